@@ -1,0 +1,56 @@
+import js from '@eslint/js'
+import prettier from 'eslint-config-prettier'
+import vue from 'eslint-plugin-vue'
+import ts from 'typescript-eslint'
+
+/** The arrows of docs/architecture.md: a workspace may import only what stands to its left. */
+const oneWay = (folder, forbidden, message) => ({
+  files: [`${folder}/**/*.{ts,vue}`],
+  rules: {
+    'no-restricted-imports': ['error', { patterns: [{ group: forbidden, message }] }],
+  },
+})
+
+export default ts.config(
+  { ignores: ['**/node_modules/**', '**/dist/**', '.ambrel/**', 'web/components.d.ts'] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
+  {
+    rules: {
+      'no-undef': 'off',
+      'vue/multi-word-component-names': 'off',
+      'vue/require-default-prop': 'off',
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'no-console': 'error',
+    },
+  },
+  { files: ['scripts/**', 'cli/**', '**/*.bench.ts'], rules: { 'no-console': 'off' } },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['core/src/**/*.test.ts', 'core/src/**/*.bench.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['@ambrel/*', 'node:*', 'vue', 'express', 'joi'], message: 'core depends on nothing but suncalc' },
+          ],
+        },
+      ],
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'the core draws only from a seeded generator' },
+        { object: 'Date', property: 'now', message: 'the core knows no date of today' },
+      ],
+    },
+  },
+  oneWay('contract', ['@ambrel/server*', '@ambrel/web*', '@ambrel/cli*', 'node:*', 'vue'], 'core ← contract only'),
+  oneWay('server', ['@ambrel/web*', '@ambrel/cli*', 'vue'], 'core ← contract ← server only'),
+  oneWay('web', ['@ambrel/server*', '@ambrel/cli*', 'node:*', 'express', 'pg'], 'core ← contract ← web only'),
+  oneWay('cli', ['@ambrel/server*', '@ambrel/web*', 'vue'], 'core ← contract ← cli only'),
+  prettier,
+)
