@@ -1,0 +1,60 @@
+import type { Takeoff } from '../design/types.ts'
+
+/**
+ * Share of the bank's current that each parallel string carries, in percent.
+ *
+ * The bank is a ladder: strings between a positive and a negative bar made of links. With the takeoff at one end both
+ * leads leave at the first string; with opposite corners the positive leaves at the first, the negative at the last;
+ * equal leads to bars have no links between the strings. Solved as a resistor network by nodal analysis.
+ *
+ * @param milliohm resistance of each string, > 0
+ * @param linkMilliohm resistance of each jumper between neighbouring strings, ≥ 0
+ * @throws RangeError for no strings or a resistance that is not positive
+ */
+export function currentShares(milliohm: readonly number[], linkMilliohm: number, takeoff: Takeoff): number[] {
+  const n = milliohm.length
+  if (n === 0) throw new RangeError('milliohm must name at least one string')
+  for (const value of milliohm) if (!(value > 0)) throw new RangeError(`milliohm ${value} must be above 0`)
+  if (!(linkMilliohm >= 0)) throw new RangeError(`linkMilliohm ${linkMilliohm} must not be negative`)
+  if (takeoff === 'equal-leads' || linkMilliohm === 0 || n === 1) return byConductance(milliohm)
+  return onLadder(milliohm, linkMilliohm, takeoff === 'one-end' ? 0 : n - 1)
+}
+
+function byConductance(milliohm: readonly number[]): number[] {
+  const total = milliohm.reduce((sum, value) => sum + 1 / value, 0)
+  return milliohm.map((value) => 100 / value / total)
+}
+
+/** Unknowns: string currents. Each loop of neighbouring strings balances; the currents sum to 1. */
+function onLadder(milliohm: readonly number[], link: number, negativeAt: number): number[] {
+  const n = milliohm.length
+  const rows = Array.from({ length: n }, () => new Float64Array(n + 1))
+  for (let j = 0; j + 1 < n; j++) {
+    rows[j][j] += milliohm[j]
+    rows[j][j + 1] -= milliohm[j + 1]
+    // positive bar: link j carries what comes from the strings beyond it towards the first
+    for (let i = j + 1; i < n; i++) rows[j][i] -= link
+    // negative bar: towards `negativeAt`
+    if (negativeAt === 0) for (let i = j + 1; i < n; i++) rows[j][i] -= link
+    else for (let i = 0; i <= j; i++) rows[j][i] += link
+  }
+  rows[n - 1].fill(1)
+  return solve(rows).map((share) => share * 100)
+}
+
+/** Gaussian elimination with partial pivoting on an augmented matrix, changed in place. */
+export function solve(rows: Float64Array[]): number[] {
+  const n = rows.length
+  for (let column = 0; column < n; column++) {
+    let pivot = column
+    for (let row = column + 1; row < n; row++)
+      if (Math.abs(rows[row][column]) > Math.abs(rows[pivot][column])) pivot = row
+    ;[rows[column], rows[pivot]] = [rows[pivot], rows[column]]
+    for (let row = 0; row < n; row++) {
+      if (row === column) continue
+      const factor = rows[row][column] / rows[column][column]
+      if (factor !== 0) for (let k = column; k <= n; k++) rows[row][k] -= factor * rows[column][k]
+    }
+  }
+  return rows.map((row, i) => row[n] / row[i])
+}

@@ -1,0 +1,47 @@
+import type { Bank, BatteryPart } from '../design/types.ts'
+import { coldFactor } from './chemistry.ts'
+
+/** The 12/24/48 V class a unit counts as: a 51.2 V LFP unit is of the 48 V class. */
+export function classVoltage(part: Pick<BatteryPart, 'chemistry' | 'nominalV'>): number {
+  return part.chemistry === 'lfp' ? (Math.round(part.nominalV / 3.2) / 4) * 12 : part.nominalV
+}
+
+/**
+ * Units in series that make the bank's voltage.
+ * @throws RangeError where the unit does not divide the bank voltage
+ */
+export function seriesFor(systemV: number, part: Pick<BatteryPart, 'chemistry' | 'nominalV'>): number {
+  const series = systemV / classVoltage(part)
+  if (!Number.isInteger(series) || series < 1)
+    throw new RangeError(
+      `bank.part.nominalV ${part.nominalV} V does not divide the ${systemV} V bank; units must make it in whole numbers`,
+    )
+  return series
+}
+
+/** Capacity a unit is known by: its rate nearest to 20 h. */
+export function ratedAh(part: Pick<BatteryPart, 'capacities'>): number {
+  return part.capacities.reduce((best, candidate) =>
+    Math.abs(Math.log(candidate.hours / 20)) < Math.abs(Math.log(best.hours / 20)) ? candidate : best,
+  ).ampHours
+}
+
+/** Nominal voltage of the whole bank from its units. */
+export function bankNominalV(bank: Pick<Bank, 'part' | 'inSeries'>): number {
+  return bank.part.nominalV * bank.inSeries
+}
+
+/** Rated energy of the bank, Wh. */
+export function ratedWh(bank: Pick<Bank, 'part' | 'inSeries' | 'inParallel'>): number {
+  return bankNominalV(bank) * ratedAh(bank.part) * bank.inParallel
+}
+
+/** Energy the hand method counts on: rated × allowed depth × cold factor, Wh. */
+export function usableWh(bank: Bank, batteryC: number): number {
+  return ratedWh(bank) * bank.allowedDepth * coldFactor(bank.part.chemistry, batteryC)
+}
+
+/** Internal resistance of the bank, Ω: units in series, strings in parallel. */
+export function bankOhm(bank: Pick<Bank, 'part' | 'inSeries' | 'inParallel'>): number {
+  return (bank.part.resistanceMilliohm * bank.inSeries) / bank.inParallel / 1000
+}

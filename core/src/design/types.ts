@@ -1,0 +1,311 @@
+import type { HorizonPoint } from '../sun/horizon.ts'
+import type { SkyModel } from '../sun/planeOfArray.ts'
+import type { MonthlyClimate } from '../weather/climate.ts'
+
+/** Version of the document format this program writes. */
+export const DESIGN_VERSION = 1
+export const DESIGN_FORMAT = 'ambrel-design'
+
+/**
+ * The Design document: one JSON value, the one noun every step takes. Names carry their units; stored values are
+ * SI-ish (W, Wh, V, A, m, °C) and never depend on what units a reader prefers. Parts are embedded as snapshots.
+ */
+export interface Design {
+  format: typeof DESIGN_FORMAT
+  version: typeof DESIGN_VERSION
+  name: string
+  variant: string
+  notes: string
+  place: Place
+  loads: Load[]
+  bank: Bank
+  arrays: ArrayField[]
+  controllers: Controller[]
+  inverter: Inverter
+  generator: Generator
+  winter: WinterSettings
+  runs: WireRun[]
+  budget: Budget
+  build: { done: string[] }
+  schools: Schools
+}
+
+export interface Place {
+  label: string
+  latitudeDeg: number
+  longitudeDeg: number
+  elevationM: number
+  /** standard time of the clock, hours east of UTC */
+  utcOffsetH: number
+  wiringBasis: 'awg' | 'metric'
+  recordLowC: number
+  recordHighC: number
+  /** id of the illustrative climate the rows came from, or `own` once they were edited */
+  climate: string
+  monthly: MonthlyClimate[]
+  persistence: number[]
+  windMS: number
+  albedoBare: number
+  albedoSnow: number
+  horizon: HorizonPoint[]
+  batteryRoom: BatteryRoom
+  /** days until somebody brushes snow off the modules; null for never */
+  brushSnowDays: number | null
+}
+
+export interface BatteryRoom {
+  kind: 'heated' | 'unheated' | 'buried'
+  /** what a heated room is kept at */
+  setC: number
+}
+
+export type Priority = 'must' | 'should' | 'canWait'
+export type Leg = 'A' | 'B' | 'AB' | 'DC'
+export type LoadBasis = 'rated' | 'metered' | 'cycle' | 'month'
+export type StartKind =
+  | 'none'
+  | 'compressor'
+  | 'submersible-pump'
+  | 'soft-start-pump'
+  | 'induction-tool'
+  | 'universal-tool'
+
+/** One consumer. `basis` says which of the four statements rules; the others are kept beside it. */
+export interface Load {
+  id: string
+  name: string
+  room: string
+  quantity: number
+  basis: LoadBasis
+  runningW: number
+  hoursPerDay: number
+  /** share of those hours it really runs, 0…1 */
+  duty: number
+  daysPerWeek: number
+  meteredKWh: number | null
+  meteredHours: number | null
+  cycleWh: number | null
+  cycleDepth: number | null
+  cycleChargerEfficiency: number | null
+  cyclesPerWeek: number | null
+  monthKWh: number | null
+  /** relative use by month, 0 for not at all, 1 for as stated */
+  seasonShare: number[]
+  /** relative use by hour of the day, 24 weights, not all zero */
+  hourShape: number[]
+  leg: Leg
+  priority: Priority
+  /** may be moved into the sunny hours of its day */
+  movable: boolean
+  startKind: StartKind
+  /** measured or stated start watts; null to take the usual multiple of running watts */
+  startW: number | null
+}
+
+export type Chemistry = 'lfp' | 'flooded' | 'agm' | 'gel'
+
+export interface BatteryPart {
+  id: string
+  name: string
+  chemistry: Chemistry
+  nominalV: number
+  /** rated capacities at constant current, each emptied in so many hours; at least one */
+  capacities: { hours: number; ampHours: number }[]
+  resistanceMilliohm: number
+  maxChargeA: number
+  maxDischargeA: number
+  surgeA: number
+  /** cycles to end of life at each depth 0…1 */
+  cycles: { depth: number; cycles: number }[]
+  calendarYears: number
+  parallelLimit: number
+  weightKg: number
+  heaterW: number
+  price: number
+}
+
+export type Takeoff = 'one-end' | 'opposite-corners' | 'equal-leads'
+
+export interface Bank {
+  systemV: 12 | 24 | 48
+  part: BatteryPart
+  inSeries: number
+  inParallel: number
+  autonomyDays: number
+  /** depth of discharge the hand method allows, 0…1 */
+  allowedDepth: number
+  /** state of charge at which the inverter or the management unit lets go, 0…1 */
+  cutoffStateOfCharge: number
+  takeoff: Takeoff
+  linkMilliohm: number
+}
+
+export interface ModulePart {
+  id: string
+  name: string
+  ratedW: number
+  vocV: number
+  iscA: number
+  vmpV: number
+  impA: number
+  betaVocPctPerK: number
+  alphaIscPctPerK: number
+  gammaPctPerK: number
+  cells: number
+  seriesFuseA: number
+  lengthM: number
+  widthM: number
+  weightKg: number
+  price: number
+}
+
+export type Mounting = 'open-rack' | 'roof-parallel'
+
+export interface ArrayField {
+  id: string
+  name: string
+  module: ModulePart
+  inSeries: number
+  inParallel: number
+  controllerId: string
+  tiltDeg: number
+  azimuthDeg: number
+  mounting: Mounting
+  distanceM: number
+  /** shares lost, 0…1 */
+  soilingLoss: number
+  mismatchLoss: number
+  lightInducedLoss: number
+  wiringLoss: number
+  ageYears: number
+}
+
+export interface ControllerPart {
+  id: string
+  name: string
+  maxInputV: number
+  minTrackV: number
+  maxTrackV: number
+  maxInputA: number
+  outputA: number
+  efficiency: number
+  selfW: number
+  price: number
+}
+
+export interface Controller {
+  id: string
+  name: string
+  part: ControllerPart
+}
+
+export type Topology = 'split-phase' | 'single-120' | 'single-230'
+
+export interface InverterPart {
+  id: string
+  name: string
+  topology: Topology
+  ratedW: number
+  surgeW: number
+  surgeS: number
+  idleW: number
+  peakEfficiency: number
+  /** share of the rating at which the efficiency peaks */
+  peakAtFraction: number
+  fullLoadEfficiency: number
+  chargerA: number
+  chargerEfficiency: number
+  transferA: number
+  lowCutV: number
+  bankV: 12 | 24 | 48
+  weightKg: number
+  price: number
+}
+
+export interface Inverter {
+  part: InverterPart
+  quantity: number
+}
+
+export type Fuel = 'petrol' | 'propane' | 'natural-gas' | 'diesel'
+
+export interface GeneratorPart {
+  id: string
+  name: string
+  fuel: Fuel
+  /** rating at sea level and 25 °C; for gas fuels the petrol rating */
+  ratedW: number
+  price: number
+}
+
+export interface Generator {
+  present: boolean
+  part: GeneratorPart
+  startStateOfCharge: number
+  stopStateOfCharge: number
+  minRunH: number
+  maxRunH: number
+  /** no starts from this hour until that one; equal hours mean none */
+  quietFromH: number
+  quietToH: number
+  /** charge to full every so many days of need, or null */
+  fullChargeEveryDays: number | null
+  /** highest share of the de-rated power that is planned on */
+  loadShareLimit: number
+  fuelPricePerL: number
+}
+
+export interface WinterSettings {
+  years: number
+  seed: number
+}
+
+export type Circuit = 'array' | 'controller-bank' | 'bank-inverter' | 'inverter-house' | 'generator'
+
+export interface WireRun {
+  id: string
+  name: string
+  circuit: Circuit
+  /** the array or controller this run belongs to, where there can be several */
+  subjectId: string | null
+  oneWayM: number
+  /** as in {@link CONDUCTORS}: `6 AWG`, `2/0 AWG`, `16 mm2` */
+  size: string
+  insulationC: 60 | 75 | 90
+  ambientC: number
+  conductors: number
+  allowedDropPct: number
+}
+
+export interface BudgetLine {
+  id: string
+  name: string
+  quantity: number
+  unitPrice: number
+}
+
+export interface Budget {
+  currency: string
+  taxPct: number
+  freight: number
+  labour: number
+  discount: number
+  contingencyPct: number
+  /** what the parts list cannot know: racking, trench, permits */
+  extras: BudgetLine[]
+}
+
+export interface Schools {
+  coldVoltage: 'coefficient' | 'code-table' | 'flat'
+  peak: 'coincidence' | 'everything'
+  skyModel: SkyModel
+}
+
+/** What is wrong with a document, at its place in it. */
+export interface Problem {
+  /** dotted, list items by index: `loads.2.runningW` */
+  path: string
+  value: unknown
+  /** one plain sentence that names the field, the value and what is allowed */
+  message: string
+}

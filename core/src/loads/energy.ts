@@ -1,0 +1,74 @@
+import type { Load } from '../design/types.ts'
+import { MONTH_DAYS } from '../sun/calendar.ts'
+
+const DAYS_PER_MONTH = 365 / 12
+
+/**
+ * Energy of a load on an average day of a month, at the load itself (before the inverter).
+ *
+ * rated: watts × quantity × hours × duty × days a week / 7 × season share.
+ * metered: kWh over the hours it was watched, brought to a day. cycle: Wh × depth ÷ charger efficiency × times a week / 7.
+ * month: kWh of a month ÷ the days of a mean month.
+ *
+ * @param load as in the document
+ * @param month 0…11
+ * @returns Wh/day ≥ 0
+ * @throws RangeError where the figure the chosen basis needs is missing, or the month does not exist
+ * Source: stand-alone sizing practice, IEEE 1013; a meter reading outranks a nameplate.
+ */
+export function dailyEnergy(load: Load, month: number): number {
+  if (!(Number.isInteger(month) && month >= 0 && month < 12)) throw new RangeError(`month ${month} must be 0 to 11`)
+  return statedDailyEnergy(load) * load.seasonShare[month]
+}
+
+/** Daily energy as stated, before the season share, Wh/day. */
+export function statedDailyEnergy(load: Load): number {
+  const { quantity } = load
+  switch (load.basis) {
+    case 'rated':
+      return (load.runningW * quantity * load.hoursPerDay * load.duty * load.daysPerWeek) / 7
+    case 'metered':
+      return (need(load, 'meteredKWh') * 1000 * 24 * quantity) / need(load, 'meteredHours')
+    case 'cycle':
+      return (
+        (need(load, 'cycleWh') * need(load, 'cycleDepth') * need(load, 'cyclesPerWeek') * quantity) /
+        (7 * need(load, 'cycleChargerEfficiency'))
+      )
+    case 'month':
+      return (need(load, 'monthKWh') * 1000 * quantity) / DAYS_PER_MONTH
+  }
+}
+
+type Needed =
+  | 'meteredKWh'
+  | 'meteredHours'
+  | 'cycleWh'
+  | 'cycleDepth'
+  | 'cycleChargerEfficiency'
+  | 'cyclesPerWeek'
+  | 'monthKWh'
+
+/** The figures each basis cannot do without. */
+export const BASIS_NEEDS: Record<Load['basis'], readonly Needed[]> = {
+  rated: [],
+  metered: ['meteredKWh', 'meteredHours'],
+  cycle: ['cycleWh', 'cycleDepth', 'cycleChargerEfficiency', 'cyclesPerWeek'],
+  month: ['monthKWh'],
+}
+
+function need(load: Load, field: Needed): number {
+  const value = load[field]
+  if (value === null || value === undefined) throw new RangeError(`${field} is missing for ${load.name}`)
+  return value
+}
+
+/** Hour-of-day weights that sum to 1. */
+export function normalShape(load: Load): number[] {
+  const sum = load.hourShape.reduce((a, b) => a + b, 0)
+  return sum > 0 ? load.hourShape.map((weight) => weight / sum) : Array<number>(24).fill(1 / 24)
+}
+
+/** Mean of twelve monthly daily values over the year, weighted by days. */
+export function yearlyMean(monthly: readonly number[]): number {
+  return monthly.reduce((sum, value, month) => sum + value * MONTH_DAYS[month], 0) / 365
+}

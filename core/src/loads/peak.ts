@@ -1,0 +1,70 @@
+import type { Load, Schools, StartKind } from '../design/types.ts'
+import { dailyEnergy, normalShape } from './energy.ts'
+
+/** Start watts as a multiple of running watts where nothing better is known. Source: motor practice, mid-range. */
+export const START_MULTIPLE: Record<StartKind, number> = {
+  none: 1,
+  compressor: 4.5,
+  'submersible-pump': 4.5,
+  'soft-start-pump': 2,
+  'induction-tool': 4,
+  'universal-tool': 1.75,
+}
+
+/** Start watts of one unit of a load: as stated, or the usual multiple of its running watts. */
+export function startWatts(load: Load): number {
+  return load.startW ?? load.runningW * START_MULTIPLE[load.startKind]
+}
+
+export interface CoincidentPeak {
+  school: Schools['peak']
+  /** running watts at the same time */
+  continuousW: number
+  /** the largest start on top of what runs then */
+  surgeW: number
+  /** the load whose start makes the surge */
+  starter: string
+}
+
+/**
+ * How much is on at once, by two schools.
+ *
+ * `coincidence`: in each hour a load that is used then counts with the share of the hour it runs, but never less than
+ * the single largest load of that hour at full watts; the worst hour of any month rules. The surge is the largest start
+ * on top of what else runs. `everything`: all running watts together plus 20 %, and the largest start on top.
+ *
+ * @param loads AC loads; DC loads are left out by the caller
+ */
+export function coincidentPeak(loads: readonly Load[], school: Schools['peak']): CoincidentPeak {
+  const starter = loads.reduce<Load | null>(
+    (most, load) => (most === null || extraStart(load) > extraStart(most) ? load : most),
+    null,
+  )
+  const continuousW = school === 'everything' ? 1.2 * totalRunning(loads) : worstHour(loads)
+  return {
+    school,
+    continuousW,
+    surgeW: continuousW + (starter ? extraStart(starter) : 0),
+    starter: starter?.name ?? '',
+  }
+}
+
+const extraStart = (load: Load) => Math.max(0, startWatts(load) - load.runningW)
+const totalRunning = (loads: readonly Load[]) => loads.reduce((sum, load) => sum + load.runningW * load.quantity, 0)
+
+function worstHour(loads: readonly Load[]): number {
+  let worst = 0
+  for (let month = 0; month < 12; month++)
+    for (let hour = 0; hour < 24; hour++) {
+      let mean = 0
+      let missing = 0
+      for (const load of loads) {
+        const average = dailyEnergy(load, month) * normalShape(load)[hour]
+        const full = average > 0 ? load.runningW : 0
+        mean += Math.min(average, load.runningW * load.quantity || average)
+        missing = Math.max(missing, full - Math.min(average, full))
+      }
+      worst = Math.max(worst, mean + missing)
+    }
+  return worst
+}

@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest'
+import { decimal, quantity, significant } from './format.ts'
+import { celsiusToFahrenheit, fahrenheitToCelsius, feetToMetres, metresToFeet } from './convert.ts'
+
+describe('figures as a reader sees them', () => {
+  it.each([
+    [7412.3, 'Wh', 'metric', '7.41 kWh'],
+    [999.6, 'Wh', 'metric', '1 kWh'],
+    [740, 'Wh', 'metric', '740 Wh'],
+    [0.021, 'Ω', 'metric', '21 mΩ'],
+    [-31, '°C', 'metric', '−31 °C'],
+    [-40, '°C', 'imperial', '−40 °F'],
+    [60, 'm', 'imperial', '197 ft'],
+    [0.32, 'share', 'metric', '32 %'],
+    [21480, '', 'metric', '21 480'],
+    [0, 'W', 'metric', '0 W'],
+  ] as const)('%s %s in %s is %s', (value, unit, system, shown) => {
+    expect(quantity(value, unit, system)).toBe(shown)
+  })
+
+  it('writes a dash for what is not a number', () => {
+    expect(quantity(NaN, 'W')).toBe('—')
+    expect(significant(Infinity)).toBe('—')
+    expect(quantity(null, 'W')).toBe('—')
+  })
+
+  it('never writes a negative zero', () => {
+    expect(decimal(-0.0001, 2)).toBe('0')
+  })
+
+  it('converts there and back', () => {
+    for (const value of [-40, 0, 21.5, 100]) {
+      expect(fahrenheitToCelsius(celsiusToFahrenheit(value))).toBeCloseTo(value, 12)
+      expect(feetToMetres(metresToFeet(value))).toBeCloseTo(value, 12)
+    }
+  })
+})

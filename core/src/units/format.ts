@@ -1,0 +1,66 @@
+import { celsiusToFahrenheit, kilogramsToPounds, litresToGallons, metresToFeet } from './convert.ts'
+
+/** The reader's choice of units; it never changes a stored value. */
+export type UnitSystem = 'metric' | 'imperial'
+
+const THIN_SPACE = ' '
+const MINUS = '−'
+
+/**
+ * A number with three significant digits, grouped by thin spaces, trailing zeros kept only where they carry meaning.
+ *
+ * @param value any finite number
+ * @param digits significant digits, 1…15
+ */
+export function significant(value: number, digits = 3): string {
+  if (!Number.isFinite(value)) return '—'
+  if (value === 0) return '0'
+  const magnitude = Math.floor(Math.log10(Math.abs(value)))
+  const decimals = Math.max(0, digits - 1 - magnitude)
+  return decimal(value, Math.min(decimals, 6))
+}
+
+/** A number with a fixed count of decimals, trailing zeros dropped, thousands grouped, a true minus sign. */
+export function decimal(value: number, decimals: number): string {
+  if (!Number.isFinite(value)) return '—'
+  const fixed = Math.abs(value).toFixed(decimals)
+  const [whole, part = ''] = fixed.split('.')
+  const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, THIN_SPACE) : whole
+  const trimmed = part.replace(/0+$/, '')
+  const body = trimmed ? `${grouped}.${trimmed}` : grouped
+  return Number(fixed) !== 0 && value < 0 ? MINUS + body : body
+}
+
+const KILO_FROM = 1000
+
+function scaled(value: number, unit: string, kilo: string): string {
+  return Math.abs(value) >= KILO_FROM - 0.5 ? `${significant(value / 1000)} ${kilo}` : `${significant(value)} ${unit}`
+}
+
+const inImperial: Record<string, { unit: string; convert: (value: number) => number }> = {
+  '°C': { unit: '°F', convert: celsiusToFahrenheit },
+  m: { unit: 'ft', convert: metresToFeet },
+  L: { unit: 'gal', convert: litresToGallons },
+  kg: { unit: 'lb', convert: kilogramsToPounds },
+}
+
+/**
+ * Formats a stored value in neat units: 7412.3 Wh becomes 7.41 kWh, 0.021 Ω becomes 21 mΩ.
+ *
+ * @param value in the stored unit
+ * @param unit stored unit: Wh, W, V, A, Ah, Ω, °C, m, L, kg, h, d, %, …; a share of one is written as `share`
+ * @param system the reader's units
+ */
+export function quantity(value: number | null | undefined, unit: string, system: UnitSystem = 'metric'): string {
+  if (value === null || value === undefined || !Number.isFinite(value)) return '—'
+  if (unit === 'Wh') return scaled(value, 'Wh', 'kWh')
+  if (unit === 'Wh/d') return scaled(value, 'Wh/d', 'kWh/d')
+  if (unit === 'W') return scaled(value, 'W', 'kW')
+  if (unit === 'share') return `${significant(value * 100)} %`
+  if (unit === 'Ω') return Math.abs(value) < 1 ? `${significant(value * 1000)} mΩ` : `${significant(value)} Ω`
+  const other = system === 'imperial' ? inImperial[unit] : undefined
+  const shown = other ? other.convert(value) : value
+  const shownUnit = other ? other.unit : unit
+  const figure = shownUnit === '°C' || shownUnit === '°F' ? decimal(shown, 1) : significant(shown)
+  return shownUnit ? `${figure} ${shownUnit}` : figure
+}

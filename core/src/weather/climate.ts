@@ -1,0 +1,106 @@
+import { MONTH_DAYS, MONTH_START } from '../sun/calendar.ts'
+import type { SunYear } from '../sun/geometry.ts'
+import { clearnessDistribution, clearnessMaximum, type ClearnessDistribution } from './clearness.ts'
+
+/** Climate of one month at a place. */
+export interface MonthlyClimate {
+  /** mean daily global horizontal energy, kWh/m² */
+  ghiKWhM2Day: number
+  meanC: number
+  /** mean of the daily minima and maxima */
+  minC: number
+  maxC: number
+  snowfallCm: number
+}
+
+/** Clear-sky horizontal irradiance, W/m². Source: Haurwitz (1945). */
+export function clearSkyWM2(cosZenith: number): number {
+  return cosZenith > 0 ? 1098 * cosZenith * Math.exp(-0.057 / cosZenith) : 0
+}
+
+/** What a month's days are drawn from; `energyWhM2` holds where the sun is too low for a clearness to mean anything. */
+export interface MonthSky {
+  meanClearness: number
+  distribution: ClearnessDistribution | null
+}
+
+/** Monthly mean clearness of a place: mean horizontal energy over mean extraterrestrial energy; 0 in polar night. */
+export function monthlyClearness(sun: SunYear, monthly: readonly MonthlyClimate[]): number[] {
+  return monthly.map((month, m) => {
+    const extra = meanExtraWhM2(sun, m)
+    return extra > 0 ? (month.ghiKWhM2Day * 1000) / extra : 0
+  })
+}
+
+/** Mean daily extraterrestrial energy on the horizontal in a month 0…11, Wh/m². */
+export function meanExtraWhM2(sun: SunYear, month: number): number {
+  let sum = 0
+  for (let day = 0; day < MONTH_DAYS[month]; day++) sum += sun.dailyExtraWhM2[MONTH_START[month] + day]
+  return sum / MONTH_DAYS[month]
+}
+
+/**
+ * The distribution of daily clearness for each month of a place. The published maximum is lowered to what a clear sky
+ * (Haurwitz) gives at this sun, plus 5 %, but never so far that the month's own mean could not be met.
+ */
+export function monthSkies(sun: SunYear, monthly: readonly MonthlyClimate[]): MonthSky[] {
+  return monthlyClearness(sun, monthly).map((clearness, month) => {
+    const meanClearness = Math.min(Math.max(clearness, 0), 0.8)
+    if (meanClearness <= 0.06) return { meanClearness, distribution: null }
+    const bound = Math.max(1.05 * clearSkyClearness(sun, month), meanClearness + 0.08)
+    const maximum = Math.min(bound, clearnessMaximum(meanClearness))
+    if (maximum <= meanClearness + 0.005) return { meanClearness, distribution: null }
+    return { meanClearness, distribution: clearnessDistribution(meanClearness, bound) }
+  })
+}
+
+function clearSkyClearness(sun: SunYear, month: number): number {
+  const day = MONTH_START[month] + 15
+  let clear = 0
+  let extra = 0
+  for (let hour = 0; hour < 24; hour++) {
+    const i = day * 24 + hour
+    if (sun.extraWhM2[i] <= 0) continue
+    const hourExtra = sun.extraWhM2[i]
+    const cosZenith = Math.max(sun.cosZenith[i], 0.01)
+    clear += (clearSkyWM2(cosZenith) / (sun.normalExtraWM2[day] * cosZenith)) * hourExtra
+    extra += hourExtra
+  }
+  return extra > 0 ? clear / extra : 0
+}
+
+/**
+ * Daily values that run smoothly through the year and whose mean over each month is exactly the monthly value:
+ * piecewise linear between knots at mid-month, the knots found by fixed-point iteration.
+ *
+ * @param monthlyMeans twelve values
+ * @returns 365 values
+ */
+export function smoothDaily(monthlyMeans: readonly number[]): Float64Array {
+  const knots = [...monthlyMeans]
+  const daily = new Float64Array(365)
+  for (let round = 0; round < 40; round++) {
+    interpolate(knots, daily)
+    for (let m = 0; m < 12; m++) knots[m] += monthlyMeans[m] - meanOfMonth(daily, m)
+  }
+  interpolate(knots, daily)
+  return daily
+}
+
+function interpolate(knots: readonly number[], daily: Float64Array): void {
+  for (let m = 0; m < 12; m++) {
+    const next = (m + 1) % 12
+    const from = MONTH_START[m] + MONTH_DAYS[m] / 2
+    const span = (MONTH_DAYS[m] + MONTH_DAYS[next]) / 2
+    for (let day = Math.ceil(from - 0.5); day + 0.5 < from + span; day++) {
+      const along = (day + 0.5 - from) / span
+      daily[day % 365] = knots[m] + along * (knots[next] - knots[m])
+    }
+  }
+}
+
+function meanOfMonth(daily: Float64Array, month: number): number {
+  let sum = 0
+  for (let day = 0; day < MONTH_DAYS[month]; day++) sum += daily[MONTH_START[month] + day]
+  return sum / MONTH_DAYS[month]
+}

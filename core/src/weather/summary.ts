@@ -1,0 +1,53 @@
+import { DAYS, MONTH_DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
+import type { WeatherYear } from './generate.ts'
+
+export interface WeatherSummary {
+  monthlyGhiKWhM2Day: number[]
+  monthlyMeanC: number[]
+  lag1: number
+  /** the first thirty daily sums from 1 January of the first year, kWh/m² */
+  firstDays: number[]
+}
+
+/** Means of many years by month, and the lag-1 autocorrelation of the Gaussian series behind the daily clearness. */
+export function summariseWeather(years: readonly WeatherYear[]): WeatherSummary {
+  const ghi = new Float64Array(12)
+  const air = new Float64Array(12)
+  for (const year of years)
+    for (let i = 0; i < DAYS; i++) {
+      const month = MONTH_OF_DAY[(year.startDay + i) % DAYS]
+      ghi[month] += dayTotal(year.ghiWM2, i)
+      air[month] += dayTotal(year.airC, i) / 24
+    }
+  const perMonth = (sums: Float64Array, factor: number) =>
+    Array.from(sums, (sum, m) => (sum * factor) / (MONTH_DAYS[m] * years.length))
+  return {
+    monthlyGhiKWhM2Day: perMonth(ghi, 1 / 1000),
+    monthlyMeanC: perMonth(air, 1),
+    lag1: lag1(years.map((year) => year.gaussian)),
+    firstDays: Array.from({ length: 30 }, (_, day) => {
+      const first = years[0]
+      return dayTotal(first.ghiWM2, (day - first.startDay + DAYS) % DAYS) / 1000
+    }),
+  }
+}
+
+/** Sum over the 24 hours of day `i` of a year's hours. */
+export function dayTotal(hours: Float32Array | Float64Array, i: number): number {
+  let sum = 0
+  for (let hour = 0; hour < 24; hour++) sum += hours[i * 24 + hour]
+  return sum
+}
+
+function lag1(series: readonly Float32Array[]): number {
+  let product = 0
+  let first = 0
+  let second = 0
+  for (const z of series)
+    for (let i = 1; i < z.length; i++) {
+      product += z[i] * z[i - 1]
+      first += z[i] * z[i]
+      second += z[i - 1] * z[i - 1]
+    }
+  return product / Math.sqrt(first * second)
+}
