@@ -1,0 +1,78 @@
+import type { Schools } from '../design/types.ts'
+
+export type ColdMethod = Schools['coldVoltage']
+
+/** Multipliers on Voc for crystalline silicon, from the upper end of each 5 K band downward. */
+const CODE_TABLE: [downToC: number, factor: number][] = [
+  [25, 1],
+  [20, 1.02],
+  [15, 1.04],
+  [10, 1.06],
+  [5, 1.08],
+  [0, 1.1],
+  [-5, 1.12],
+  [-10, 1.14],
+  [-15, 1.16],
+  [-20, 1.18],
+  [-25, 1.2],
+  [-30, 1.21],
+  [-35, 1.23],
+  [-40, 1.25],
+]
+
+/** The code table's multiplier at a temperature; below −40 °C its last value. */
+export function codeTableFactor(coldestC: number): number {
+  for (const [downToC, factor] of CODE_TABLE) if (coldestC >= downToC) return factor
+  return 1.25
+}
+
+export interface ColdString {
+  inSeries: number
+  vocV: number
+  betaVocPctPerK: number
+  coldestC: number
+  method?: ColdMethod
+}
+
+/**
+ * Open-circuit voltage of a series string on its coldest morning.
+ *
+ * `coefficient` (default): n·Voc·(1 + β(Tmin − 25)). `code-table`: the electrical code's multipliers for crystalline
+ * silicon. `flat`: 1.25 whatever the place.
+ *
+ * @param string inSeries ≥ 1, vocV > 0, betaVocPctPerK < 0
+ * @returns V
+ * @throws RangeError naming the value that cannot be
+ * Source: IEC 60891 translation with the data sheet's β; NEC table 690.7(A).
+ */
+export function coldVoltage({ inSeries, vocV, betaVocPctPerK, coldestC, method = 'coefficient' }: ColdString): number {
+  requireSeries(inSeries)
+  if (!(vocV > 0)) throw new RangeError(`vocV ${vocV} must be above 0`)
+  const stc = inSeries * vocV
+  if (method === 'flat') return stc * 1.25
+  if (method === 'code-table') return stc * codeTableFactor(coldestC)
+  if (!(betaVocPctPerK < 0)) throw new RangeError(`betaVocPctPerK ${betaVocPctPerK} must be below 0, in % per K`)
+  return stc * (1 + (betaVocPctPerK / 100) * (coldestC - 25))
+}
+
+/**
+ * Voltage at the power point of a string on its hottest afternoon: n·Vmp·(1 + β(Tc − 25)).
+ * @param hottestCellC temperature of the cells, not of the air
+ */
+export function hotVoltage(string: {
+  inSeries: number
+  vmpV: number
+  betaVmpPctPerK: number
+  hottestCellC: number
+}): number {
+  requireSeries(string.inSeries)
+  return string.inSeries * string.vmpV * (1 + (string.betaVmpPctPerK / 100) * (string.hottestCellC - 25))
+}
+
+function requireSeries(inSeries: number): void {
+  if (!(Number.isInteger(inSeries) && inSeries >= 1))
+    throw new RangeError(`inSeries ${inSeries} must be a whole number of at least 1`)
+}
+
+/** Cells run about this much hotter than the air on a bright still day, K. */
+export const HOT_CELL_RISE_K = 35

@@ -1,0 +1,158 @@
+import { CHEMISTRIES } from '../bank/chemistry.ts'
+import { seriesFor } from '../bank/layout.ts'
+import { appliance, loadFromAppliance } from '../loads/appliances.ts'
+import { batteryParts, controllerParts, generatorParts, inverterParts, moduleParts, partById } from '../parts/shelf.ts'
+import { climateAt } from '../weather/climates.ts'
+import { DESIGN_FORMAT, DESIGN_VERSION, type ArrayField, type Bank, type Design, type Place, type WireRun } from './types.ts'
+
+export interface NewPlace {
+  label: string
+  latitudeDeg: number
+  longitudeDeg: number
+  elevationM?: number
+  climate: string
+}
+
+/** A place with an illustrative climate's rows, standard time by its longitude, and an open horizon. */
+export function newPlace({ label, latitudeDeg, longitudeDeg, elevationM = 0, climate }: NewPlace): Place {
+  const rows = climateAt(climate, latitudeDeg)
+  const americas = longitudeDeg < -30
+  return {
+    label,
+    latitudeDeg,
+    longitudeDeg,
+    elevationM,
+    utcOffsetH: Math.round(longitudeDeg / 15),
+    wiringBasis: americas ? 'awg' : 'metric',
+    recordLowC: rows.recordLowC,
+    recordHighC: rows.recordHighC,
+    climate,
+    monthly: rows.monthly,
+    persistence: rows.persistence,
+    windMS: rows.windMS,
+    albedoBare: 0.2,
+    albedoSnow: 0.65,
+    horizon: [],
+    batteryRoom: { kind: 'heated', setC: 12 },
+    brushSnowDays: 2,
+  }
+}
+
+/** A bank of one string of a part, with the usual figures of its chemistry. */
+export function newBank(partId: string, systemV: Bank['systemV'], inParallel: number): Bank {
+  const part = partById(batteryParts, partId)
+  const facts = CHEMISTRIES[part.chemistry]
+  return {
+    systemV,
+    part,
+    inSeries: seriesFor(systemV, part),
+    inParallel,
+    autonomyDays: 3,
+    allowedDepth: facts.depth,
+    cutoffStateOfCharge: facts.cutoff,
+    takeoff: 'opposite-corners',
+    linkMilliohm: 0.6,
+  }
+}
+
+/** An array of modules on one controller with the usual losses. */
+export function newArray(
+  id: string,
+  moduleId: string,
+  controllerId: string,
+  layout: Pick<ArrayField, 'inSeries' | 'inParallel' | 'tiltDeg' | 'azimuthDeg'> & Partial<ArrayField>,
+): ArrayField {
+  return {
+    id,
+    name: 'Array',
+    module: partById(moduleParts, moduleId),
+    controllerId,
+    mounting: 'open-rack',
+    distanceM: 15,
+    soilingLoss: 0.02,
+    mismatchLoss: 0.015,
+    lightInducedLoss: 0.015,
+    wiringLoss: 0.02,
+    ageYears: 0,
+    ...layout,
+  }
+}
+
+/** The cable runs every system has, to be lengthened and sized. */
+export function newRuns(basis: Place['wiringBasis'], arrayM = 15): WireRun[] {
+  const awg = basis === 'awg'
+  const run = (id: string, name: string, circuit: WireRun['circuit'], oneWayM: number, size: string, allowedDropPct: number): WireRun => ({
+    id, name, circuit, subjectId: null, oneWayM, size, insulationC: 90, ambientC: 30, conductors: 2, allowedDropPct,
+  })
+  return [
+    run('run-array', 'Array to controller', 'array', arrayM, awg ? '10 AWG' : '6 mm2', 2.5),
+    run('run-controller', 'Controller to bank', 'controller-bank', 2, awg ? '2 AWG' : '35 mm2', 1),
+    run('run-inverter', 'Bank to inverter', 'bank-inverter', 1.5, awg ? '4/0 AWG' : '120 mm2', 1),
+    run('run-house', 'Inverter to house panel', 'inverter-house', 10, awg ? '6 AWG' : '16 mm2', 3),
+    run('run-generator', 'Generator to inverter', 'generator', 12, awg ? '8 AWG' : '10 mm2', 3),
+  ]
+}
+
+/**
+ * A new design that already computes: a small house at the place, to be corrected step by step.
+ * @throws RangeError for an unknown climate or a latitude out of range
+ */
+export function newDesign(name: string, where: NewPlace): Design {
+  const place = newPlace(where)
+  const split = place.wiringBasis === 'awg'
+  const loads = ['fridge', 'lights', 'phones', 'router'].map((id, i) => {
+    const load = loadFromAppliance(appliance(id), `load-${i + 1}`)
+    return seasonsFor(place.latitudeDeg, load)
+  })
+  return {
+    format: DESIGN_FORMAT,
+    version: DESIGN_VERSION,
+    name,
+    variant: 'As planned',
+    notes: '',
+    place,
+    loads,
+    bank: newBank('lfp-25-200', 24, 1),
+    arrays: [
+      newArray('array-1', 'mono-415', 'controller-1', {
+        name: 'Main array',
+        inSeries: 2,
+        inParallel: 2,
+        tiltDeg: Math.min(90, Math.round(Math.abs(place.latitudeDeg) + 15)),
+        azimuthDeg: place.latitudeDeg >= 0 ? 180 : 0,
+      }),
+    ],
+    controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
+    inverter: { part: partById(inverterParts, split ? 'one20-3k-24' : 'one30-3k-24'), quantity: 1 },
+    generator: {
+      present: true,
+      part: partById(generatorParts, 'petrol-2k'),
+      startStateOfCharge: 0.3,
+      stopStateOfCharge: 0.85,
+      minRunH: 1,
+      maxRunH: 10,
+      quietFromH: 22,
+      quietToH: 7,
+      fullChargeEveryDays: null,
+      loadShareLimit: 0.8,
+      fuelPricePerL: 1.6,
+    },
+    winter: { years: 30, seed: 7 },
+    runs: newRuns(place.wiringBasis),
+    budget: { currency: split ? 'USD' : 'EUR', taxPct: 0, freight: 0, labour: 0, discount: 0, contingencyPct: 10, extras: [] },
+    build: { done: [] },
+    schools: { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies' },
+  }
+}
+
+/** The shelf's seasons are written for the north; south of the equator they shift by half a year. */
+export function seasonsFor<T extends { seasonShare: number[] }>(latitudeDeg: number, load: T): T {
+  if (latitudeDeg >= 0) return load
+  return { ...load, seasonShare: load.seasonShare.map((_, month) => load.seasonShare[(month + 6) % 12]) }
+}
+
+/** The next free id of a list: `load-4` after `load-1` and `load-3`. */
+export function nextId(prefix: string, list: readonly { id: string }[]): string {
+  const used = list.map(({ id }) => Number(id.slice(prefix.length + 1))).filter(Number.isFinite)
+  return `${prefix}-${Math.max(0, ...used) + 1}`
+}

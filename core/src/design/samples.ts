@@ -1,0 +1,122 @@
+import { appliance, loadFromAppliance } from '../loads/appliances.ts'
+import { controllerParts, generatorParts, inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
+import { newArray, newBank, newDesign, newRuns } from './defaults.ts'
+import type { Design, Load } from './types.ts'
+
+function load(id: string, applianceId: string, change: Partial<Load> = {}): Load {
+  return { ...loadFromAppliance(appliance(applianceId), id), ...change }
+}
+
+/** Larkspur Bench: a made-up homestead on a north-facing bench of a cold valley. */
+export function larkspurBench(): Design {
+  const base = newDesign('Larkspur Bench', {
+    label: 'Larkspur Bench',
+    latitudeDeg: 48.2,
+    longitudeDeg: -115.4,
+    elevationM: 940,
+    climate: 'cold-valley',
+  })
+  return {
+    ...base,
+    notes: 'Three people, wood heat, array on the ground 60 m from the house. All figures are made up.',
+    place: {
+      ...base.place,
+      utcOffsetH: -7,
+      horizon: [
+        { azimuthDeg: 95, elevationDeg: 9, cover: 'terrain' },
+        { azimuthDeg: 130, elevationDeg: 11, cover: 'terrain' },
+        { azimuthDeg: 165, elevationDeg: 7, cover: 'terrain' },
+        { azimuthDeg: 200, elevationDeg: 9, cover: 'evergreen' },
+        { azimuthDeg: 235, elevationDeg: 14, cover: 'evergreen' },
+        { azimuthDeg: 265, elevationDeg: 10, cover: 'terrain' },
+        { azimuthDeg: 290, elevationDeg: 5, cover: 'terrain' },
+      ],
+      batteryRoom: { kind: 'heated', setC: 12 },
+      brushSnowDays: 2,
+    },
+    loads: [
+      load('load-1', 'fridge', { basis: 'metered', meteredKWh: 5.9, meteredHours: 168 }),
+      load('load-2', 'freezer'),
+      load('load-3', 'well-pump', { hoursPerDay: 0.6 }),
+      load('load-4', 'lights', { quantity: 1, runningW: 85 }),
+      load('load-5', 'satellite-link'),
+      load('load-6', 'laptop', { quantity: 2, hoursPerDay: 4 }),
+      load('load-7', 'stove-fan', { hoursPerDay: 10 }),
+      load('load-8', 'circulator', { leg: 'A' }),
+      load('load-9', 'washer'),
+      load('load-10', 'microwave'),
+      load('load-11', 'table-saw', { startW: 4200 }),
+      load('load-12', 'dust-extractor'),
+      load('load-13', 'tool-charger'),
+      load('load-14', 'television', { hoursPerDay: 2.5 }),
+      load('load-15', 'uv-filter'),
+      load('load-16', 'phantom', { runningW: 12 }),
+      load('load-17', 'phones'),
+    ],
+    bank: newBank('lfp-51-100', 48, 5),
+    arrays: [
+      newArray('array-1', 'mono-415', 'controller-1', {
+        name: 'Ground array',
+        inSeries: 7,
+        inParallel: 2,
+        tiltDeg: 68,
+        azimuthDeg: 178,
+        distanceM: 60,
+      }),
+    ],
+    controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-450-100') }],
+    inverter: { part: partById(inverterParts, 'split-6k-48'), quantity: 1 },
+    generator: {
+      ...base.generator,
+      part: partById(generatorParts, 'propane-7k'),
+      startStateOfCharge: 0.32,
+      stopStateOfCharge: 0.85,
+      fuelPricePerL: 0.85,
+    },
+    runs: newRuns('awg', 60),
+    budget: {
+      ...base.budget,
+      taxPct: 6,
+      freight: 480,
+      labour: 1500,
+      extras: [
+        { id: 'extra-1', name: 'Ground rack, posts and concrete', quantity: 1, unitPrice: 1850 },
+        { id: 'extra-2', name: 'Trench and conduit, 60 m', quantity: 60, unitPrice: 14 },
+        { id: 'extra-3', name: 'Breakers, fuses, enclosures', quantity: 1, unitPrice: 760 },
+      ],
+    },
+  }
+}
+
+/** The same homestead on flooded lead-acid. */
+export function larkspurFlooded(): Design {
+  const design = structuredCloneOf(larkspurBench())
+  return {
+    ...design,
+    variant: 'Flooded bank',
+    bank: { ...newBank('flooded-6-420', 48, 3), takeoff: 'opposite-corners' },
+    generator: { ...design.generator, startStateOfCharge: 0.5, stopStateOfCharge: 0.82, fullChargeEveryDays: 14 },
+  }
+}
+
+/** The same homestead with a smaller bank and half as much array again. */
+export function larkspurMoreSun(): Design {
+  const design = structuredCloneOf(larkspurBench())
+  const [array] = design.arrays
+  return {
+    ...design,
+    variant: 'More sun, less bank',
+    bank: newBank('lfp-51-100', 48, 3),
+    arrays: [
+      array,
+      { ...array, id: 'array-2', name: 'Second row', inParallel: 1, controllerId: 'controller-2' },
+    ],
+    controllers: [
+      ...design.controllers,
+      { id: 'controller-2', name: 'Controller 2', part: partById(controllerParts, 'track-450-100') },
+    ],
+  }
+}
+
+/** Every demo design: a family per place, the main variant first. */
+export const SAMPLE_FAMILIES: readonly (() => Design)[][] = [[larkspurBench, larkspurFlooded, larkspurMoreSun]]

@@ -1,0 +1,124 @@
+import type {
+  BatteryPart,
+  ControllerPart,
+  GeneratorPart,
+  InverterPart,
+  ModulePart,
+} from '../design/types.ts'
+
+/** Generic parts with plausible data-sheet values; brand-neutral, prices made up, in no particular currency. */
+const module = (
+  id: string, name: string, ratedW: number, vocV: number, iscA: number, vmpV: number, impA: number,
+  cells: number, lengthM: number, widthM: number, weightKg: number, price: number,
+): ModulePart => ({
+  id, name, ratedW, vocV, iscA, vmpV, impA, betaVocPctPerK: -0.26, alphaIscPctPerK: 0.046, gammaPctPerK: -0.34,
+  cells, seriesFuseA: 25, lengthM, widthM, weightKg, price,
+})
+
+export const moduleParts: ModulePart[] = [
+  module('mono-415', 'Mono 415 W, 108 half-cells', 415, 37.4, 13.98, 31.3, 13.26, 108, 1.722, 1.134, 21.5, 145),
+  module('mono-450', 'Mono 450 W, 120 half-cells', 450, 41.5, 13.75, 34.7, 12.97, 120, 1.909, 1.134, 24.5, 165),
+  module('mono-545', 'Mono 545 W, 144 half-cells', 545, 49.8, 13.92, 41.8, 13.04, 144, 2.279, 1.134, 28.6, 195),
+  module('mono-200', 'Mono 200 W, 72 small cells', 200, 45.2, 5.6, 37.5, 5.33, 72, 1.58, 0.808, 15, 120),
+  module('poly-250', 'Poly 250 W, 60 cells', 250, 37.8, 8.83, 30.6, 8.17, 60, 1.65, 0.992, 18.5, 70),
+  module('mono-100', 'Mono 100 W, 36 cells', 100, 22.5, 5.86, 18.6, 5.38, 36, 1.02, 0.67, 7, 75),
+]
+
+const lfpCycles = [
+  { depth: 0.5, cycles: 9000 },
+  { depth: 0.8, cycles: 6000 },
+  { depth: 1, cycles: 3500 },
+]
+const lfp = (id: string, name: string, nominalV: number, ampHours: number, weightKg: number, price: number): BatteryPart => ({
+  id, name, chemistry: 'lfp', nominalV, capacities: [{ hours: 5, ampHours }],
+  resistanceMilliohm: (nominalV / 51.2) * (100 / ampHours) * 18,
+  maxChargeA: 0.5 * ampHours, maxDischargeA: ampHours, surgeA: 1.5 * ampHours,
+  cycles: lfpCycles, calendarYears: 15, parallelLimit: 16, weightKg, heaterW: 0, price,
+})
+const leadCycles = (factor: number) => [
+  { depth: 0.2, cycles: 3200 * factor },
+  { depth: 0.5, cycles: 1500 * factor },
+  { depth: 0.8, cycles: 850 * factor },
+]
+const lead = (
+  id: string, name: string, chemistry: 'flooded' | 'agm' | 'gel', nominalV: number, ah20: number,
+  weightKg: number, price: number, life: number, years: number,
+): BatteryPart => ({
+  id, name, chemistry, nominalV,
+  capacities: [
+    { hours: 5, ampHours: Math.round(ah20 * (chemistry === 'flooded' ? 0.765 : 0.86)) },
+    { hours: 10, ampHours: Math.round(ah20 * (chemistry === 'flooded' ? 0.885 : 0.94)) },
+    { hours: 20, ampHours: ah20 },
+    { hours: 100, ampHours: Math.round(ah20 * 1.11) },
+  ],
+  resistanceMilliohm: (nominalV / 6) * (400 / ah20) * (chemistry === 'flooded' ? 1.6 : 1.1),
+  maxChargeA: ah20 * (chemistry === 'flooded' ? 0.2 : 0.25), maxDischargeA: ah20 * 0.5, surgeA: ah20 * 1.5,
+  cycles: leadCycles(life), calendarYears: years, parallelLimit: 4, weightKg, heaterW: 0, price,
+})
+
+export const batteryParts: BatteryPart[] = [
+  lfp('lfp-51-100', 'LFP 51.2 V 100 Ah rack unit', 51.2, 100, 45, 1450),
+  lfp('lfp-51-280', 'LFP 51.2 V 280 Ah floor unit', 51.2, 280, 118, 3300),
+  lfp('lfp-25-200', 'LFP 25.6 V 200 Ah case', 25.6, 200, 46, 1500),
+  lfp('lfp-12-100', 'LFP 12.8 V 100 Ah case', 12.8, 100, 11.5, 420),
+  lead('flooded-6-225', 'Flooded 6 V 225 Ah cart size', 'flooded', 6, 225, 28, 190, 0.6, 7),
+  lead('flooded-6-420', 'Flooded 6 V 420 Ah deep case', 'flooded', 6, 420, 54, 410, 0.9, 10),
+  lead('flooded-2-1100', 'Flooded 2 V 1100 Ah industrial cell', 'flooded', 2, 1100, 82, 520, 1.4, 15),
+  lead('agm-12-200', 'AGM 12 V 200 Ah block', 'agm', 12, 200, 60, 430, 0.55, 8),
+  lead('agm-6-400', 'AGM 6 V 400 Ah tall case', 'agm', 6, 400, 56, 480, 0.7, 9),
+  lead('gel-12-180', 'Gel 12 V 180 Ah block', 'gel', 12, 180, 58, 470, 0.8, 10),
+]
+
+const controller = (
+  id: string, name: string, maxInputV: number, minTrackV: number, maxTrackV: number,
+  maxInputA: number, outputA: number, price: number,
+): ControllerPart => ({
+  id, name, maxInputV, minTrackV, maxTrackV, maxInputA, outputA, efficiency: 0.97, selfW: 2.5, price,
+})
+
+export const controllerParts: ControllerPart[] = [
+  controller('track-450-100', 'Tracking 450 V, 100 A out, two inputs', 450, 80, 400, 44, 100, 980),
+  controller('track-250-85', 'Tracking 250 V, 85 A out', 250, 60, 245, 70, 85, 720),
+  controller('track-150-60', 'Tracking 150 V, 60 A out', 150, 30, 145, 50, 60, 430),
+  controller('track-150-35', 'Tracking 150 V, 35 A out', 150, 30, 145, 40, 35, 270),
+  controller('track-100-30', 'Tracking 100 V, 30 A out', 100, 18, 95, 35, 30, 160),
+]
+
+const inverter = (
+  id: string, name: string, topology: InverterPart['topology'], bankV: InverterPart['bankV'], ratedW: number,
+  surgeFactor: number, surgeS: number, idleW: number, chargerA: number, transferA: number, weightKg: number, price: number,
+): InverterPart => ({
+  id, name, topology, bankV, ratedW, surgeW: ratedW * surgeFactor, surgeS, idleW,
+  peakEfficiency: 0.945, peakAtFraction: 0.25, fullLoadEfficiency: 0.9, chargerA, chargerEfficiency: 0.9,
+  transferA, lowCutV: (bankV / 12) * 11, weightKg, price,
+})
+
+export const inverterParts: InverterPart[] = [
+  inverter('split-6k-48', 'Split-phase 6 kW, 48 V', 'split-phase', 48, 6000, 2.5, 5, 42, 90, 50, 42, 1900),
+  inverter('split-8k-48', 'Split-phase 8 kW, 48 V', 'split-phase', 48, 8000, 2.2, 5, 60, 110, 60, 56, 2600),
+  inverter('split-12k-48', 'Split-phase 12 kW, 48 V', 'split-phase', 48, 12000, 2, 5, 85, 160, 80, 74, 3600),
+  inverter('split-4k-24', 'Split-phase 4 kW, 24 V', 'split-phase', 24, 4000, 2.5, 5, 30, 100, 50, 36, 1500),
+  inverter('one20-3k-24', 'Single 120 V 3 kW, 24 V', 'single-120', 24, 3000, 2, 5, 22, 70, 30, 24, 950),
+  inverter('one20-2k-12', 'Single 120 V 2 kW, 12 V', 'single-120', 12, 2000, 2, 5, 18, 80, 30, 18, 620),
+  inverter('one30-3k-24', 'Single 230 V 3 kW, 24 V', 'single-230', 24, 3000, 2, 5, 18, 70, 32, 22, 980),
+  inverter('one30-5k-48', 'Single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 28, 70, 50, 30, 1450),
+]
+
+export const generatorParts: GeneratorPart[] = [
+  { id: 'petrol-2k', name: 'Petrol inverter set 2.2 kW', fuel: 'petrol', ratedW: 2200, price: 950 },
+  { id: 'propane-7k', name: 'Propane open-frame set 7 kW', fuel: 'propane', ratedW: 7000, price: 1400 },
+  { id: 'propane-11k', name: 'Propane standby set 11 kW', fuel: 'propane', ratedW: 11000, price: 3900 },
+  { id: 'diesel-8k', name: 'Slow diesel set 8 kW', fuel: 'diesel', ratedW: 8000, price: 6200 },
+]
+
+/** A part of the shelf by its id. @throws RangeError for an unknown one */
+export function partById<T extends { id: string }>(shelf: readonly T[], id: string): T {
+  const part = shelf.find((candidate) => candidate.id === id)
+  if (!part) throw new RangeError(`part ${JSON.stringify(id)} is not on the shelf`)
+  return structuredCloneOf(part)
+}
+
+/** A deep copy of a plain JSON value. */
+export function structuredCloneOf<T>(value: T): T {
+  return JSON.parse(JSON.stringify(value)) as T
+}

@@ -1,0 +1,147 @@
+import type { ArrayField, Design, Place } from '../design/types.ts'
+import { HOURS, runStartDay } from '../sun/calendar.ts'
+import { sunYear, type SunYear } from '../sun/geometry.ts'
+import { TiltedPlane } from '../sun/plane.ts'
+import { WeatherMaker, type WeatherYear } from '../weather/generate.ts'
+import { hideUnderSnow, snowOnGround } from '../weather/snow.ts'
+import { yearHours, type YearHours } from './hours.ts'
+import { runYear, type Trace, type YearResult } from './loop.ts'
+import { runPlan, type RunPlan } from './plan.ts'
+
+export interface RunRequest {
+  years: number
+  seed: number
+}
+
+/** Most years one run may ask for. */
+export const MAX_YEARS = 1000
+const PLANES_KEPT = 12
+
+/** The tilted surface an array stands on, under the sky of a place. */
+export function surfaceOf(place: Place, array: Pick<ArrayField, 'tiltDeg' | 'azimuthDeg'>, skyModel: Design['schools']['skyModel']) {
+  return {
+    tiltDeg: array.tiltDeg,
+    azimuthDeg: array.azimuthDeg,
+    horizon: place.horizon,
+    latitudeDeg: place.latitudeDeg,
+    skyModel,
+    albedoBare: place.albedoBare,
+    albedoSnow: place.albedoSnow,
+  }
+}
+
+/**
+ * Runs winters of designs and keeps what did not change between one design and the next: the sun's year, the weather
+ * years, and the irradiance on each orientation. An edit of a load then costs only the loop.
+ */
+export class WinterEngine {
+  private weatherKey = ''
+  private sun: SunYear | null = null
+  private maker: WeatherMaker | null = null
+  private weather: WeatherYear[] = []
+  private planes = new Map<string, (Float32Array | undefined)[]>()
+  private hoursKey = ''
+  private hours: (YearHours | undefined)[] = []
+
+  /** The constants of a run. */
+  plan(design: Design): RunPlan {
+    return runPlan(design)
+  }
+
+  /**
+   * One year of a design.
+   * @param index which year of the sequence, from 0
+   */
+  year(design: Design, plan: RunPlan, seed: number, index: number, trace: Trace | null = null): YearResult {
+    this.prepare(design, seed)
+    return runYear(plan, this.hoursOf(design, seed, index), trace)
+  }
+
+  /**
+   * All years of a run, in order.
+   * @throws RangeError for a number of years outside 1…1000
+   */
+  run(design: Design, { years, seed }: RunRequest): YearResult[] {
+    requireYears(years)
+    const plan = this.plan(design)
+    return Array.from({ length: years }, (_, index) => this.year(design, plan, seed, index))
+  }
+
+  /** The weather of one year at the design's place. */
+  weatherOf(design: Design, seed: number, index: number): WeatherYear {
+    this.prepare(design, seed)
+    return (this.weather[index] ??= this.maker!.year(seed, index))
+  }
+
+  /** Effective irradiance on an array through one year, snow taken off, W/m². */
+  planeOf(design: Design, array: ArrayField, seed: number, index: number): Float32Array {
+    const weather = this.weatherOf(design, seed, index)
+    const { place, schools } = design
+    const key = JSON.stringify([array.tiltDeg, array.azimuthDeg, place.horizon, place.albedoBare, place.albedoSnow, place.brushSnowDays, schools.skyModel])
+    let years = this.planes.get(key)
+    if (!years) {
+      if (this.planes.size >= PLANES_KEPT) this.planes.delete(this.planes.keys().next().value!)
+      this.planes.set(key, (years = []))
+      this.tilted.delete(key)
+    }
+    return (years[index] ??= this.makePlane(key, design, array, weather))
+  }
+
+  private tilted = new Map<string, TiltedPlane>()
+
+  private makePlane(key: string, design: Design, array: ArrayField, weather: WeatherYear): Float32Array {
+    let tilted = this.tilted.get(key)
+    if (!tilted) {
+      tilted = new TiltedPlane(this.sun!, surfaceOf(design.place, array, design.schools.skyModel))
+      if (this.tilted.size >= PLANES_KEPT) this.tilted.clear()
+      this.tilted.set(key, tilted)
+    }
+    const ground = new Uint8Array(HOURS)
+    snowOnGround(weather, ground)
+    const plane = new Float32Array(HOURS)
+    tilted.fillYear(weather, ground, plane)
+    hideUnderSnow(plane, weather, array.tiltDeg, design.place.brushSnowDays)
+    return plane
+  }
+
+  private hoursOf(design: Design, seed: number, index: number): YearHours {
+    const key = JSON.stringify([
+      this.weatherKey,
+      design.arrays,
+      design.controllers,
+      design.place,
+      design.bank.part.chemistry,
+      design.bank.systemV,
+      design.bank.inSeries,
+      design.schools.skyModel,
+    ])
+    if (key !== this.hoursKey) {
+      this.hoursKey = key
+      this.hours = []
+    }
+    const planes = () => design.arrays.map((array) => this.planeOf(design, array, seed, index))
+    return (this.hours[index] ??= yearHours(design, this.weatherOf(design, seed, index), planes()))
+  }
+
+  private prepare(design: Design, seed: number): void {
+    const { latitudeDeg, longitudeDeg, utcOffsetH, monthly, persistence, windMS, recordLowC } = design.place
+    const key = JSON.stringify([latitudeDeg, longitudeDeg, utcOffsetH, monthly, persistence, windMS, recordLowC, seed])
+    if (key === this.weatherKey) return
+    this.weatherKey = key
+    this.weather = []
+    this.planes.clear()
+    this.tilted.clear()
+    this.sun = sunYear(design.place)
+    this.maker = new WeatherMaker(
+      { latitudeDeg, monthly, persistence, windMS, recordLowC },
+      this.sun,
+      runStartDay(latitudeDeg),
+    )
+  }
+}
+
+/** @throws RangeError naming the number of years that cannot be run */
+export function requireYears(years: number): void {
+  if (!(Number.isInteger(years) && years >= 1 && years <= MAX_YEARS))
+    throw new RangeError(`years ${years} must be a whole number from 1 to ${MAX_YEARS}`)
+}
