@@ -65,7 +65,9 @@ describe('legal layouts', () => {
       for (const layout of list) {
         expect(layout.coldV).toBeLessThanOrEqual(controller.maxInputV)
         expect(layout.hotV).toBeGreaterThanOrEqual(controller.minTrackV)
-        expect((layout.inParallel / layout.controllers) * module.iscA * 1.25).toBeLessThanOrEqual(controller.maxInputA + 1e-9)
+        expect((layout.inParallel / layout.controllers) * module.iscA * 1.25).toBeLessThanOrEqual(
+          controller.maxInputA + 1e-9,
+        )
       }
     }
   })

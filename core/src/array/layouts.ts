@@ -47,7 +47,10 @@ export function layouts(question: LayoutQuestion): Layout[] {
       const watts = inSeries * inParallel * module.ratedW
       const passes = controllers * controller.outputA * question.chargeV
       if (watts > passes * OVERSIZE_LIMIT) break
-      found.push({ ...describe(question, inSeries, inParallel, controllers, watts, passes), score: Math.min(watts, passes) })
+      found.push({
+        ...describe(question, inSeries, inParallel, controllers, watts, passes),
+        score: Math.min(watts, passes),
+      })
     }
   }
   return found
@@ -55,7 +58,10 @@ export function layouts(question: LayoutQuestion): Layout[] {
     .map(({ score: _score, ...layout }) => layout)
 }
 
-function stringFits({ module, controller, coldestC, hottestCellC, chargeV, method }: LayoutQuestion, inSeries: number): boolean {
+function stringFits(
+  { module, controller, coldestC, hottestCellC, chargeV, method }: LayoutQuestion,
+  inSeries: number,
+): boolean {
   const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
   return coldV <= controller.maxInputV && hotV >= Math.max(controller.minTrackV, chargeV + HEADROOM_V)

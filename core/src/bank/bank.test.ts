@@ -38,14 +38,18 @@ describe('kinetic model', () => {
 
   it('keeps charge: what leaves is the current times the time, and two half steps are one step', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.double({ min: -20, max: 20, noNaN: true }), (level, current) => {
-        const state = { availableAh: level * fit.c * fit.qmaxAh, boundAh: level * (1 - fit.c) * fit.qmaxAh }
-        const once = kineticStep(fit, state, current, 1)
-        const half = kineticStep(fit, state, current, 0.5)
-        const twice = kineticStep(fit, half, current, 0.5)
-        expect(once.availableAh + once.boundAh).toBeCloseTo(state.availableAh + state.boundAh - current, 9)
-        expect(twice.availableAh).toBeCloseTo(once.availableAh, 9)
-      }),
+      fc.property(
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.double({ min: -20, max: 20, noNaN: true }),
+        (level, current) => {
+          const state = { availableAh: level * fit.c * fit.qmaxAh, boundAh: level * (1 - fit.c) * fit.qmaxAh }
+          const once = kineticStep(fit, state, current, 1)
+          const half = kineticStep(fit, state, current, 0.5)
+          const twice = kineticStep(fit, half, current, 0.5)
+          expect(once.availableAh + once.boundAh).toBeCloseTo(state.availableAh + state.boundAh - current, 9)
+          expect(twice.availableAh).toBeCloseTo(once.availableAh, 9)
+        },
+      ),
     )
   })
 })
@@ -121,7 +125,16 @@ describe('hand method', () => {
   it('needs daily × days ÷ depth ÷ cold', () => {
     // 7 kWh a day, 3 days, 50 %, 10 °C: 7000·3/0.5·1.19 = 49 980 Wh; ÷ 48 V = 1041.25 Ah; ÷ 420 Ah → 3 strings of 8
     expect(
-      sizeByHand({ dailyWh: 7000, days: 3, depth: 0.5, batteryC: 10, chemistry: 'flooded', systemV: 48, unitV: 6, unitAh: 420 }),
+      sizeByHand({
+        dailyWh: 7000,
+        days: 3,
+        depth: 0.5,
+        batteryC: 10,
+        chemistry: 'flooded',
+        systemV: 48,
+        unitV: 6,
+        unitAh: 420,
+      }),
     ).toEqual({ needWh: 49980, needAh: 1041.25, inSeries: 8, inParallel: 3 })
   })
 

@@ -28,7 +28,9 @@ export function kineticCapacity({ qmaxAh, c, kPerH }: Kinetic, hours: number): n
  * @throws RangeError for no points or values ≤ 0
  * Source: Manwell & McGowan (1993).
  */
-export function fitKinetic(points: readonly { hours: number; ampHours: number }[]): Kinetic & { worstResidual: number } {
+export function fitKinetic(
+  points: readonly { hours: number; ampHours: number }[],
+): Kinetic & { worstResidual: number } {
   if (points.length === 0) throw new RangeError('points must hold at least one rated capacity')
   for (const { hours, ampHours } of points)
     if (!(hours > 0 && ampHours > 0)) throw new RangeError(`capacity ${ampHours} Ah at ${hours} h must be above 0`)

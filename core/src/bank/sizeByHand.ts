@@ -21,7 +21,12 @@ export interface HandSizing {
  * @throws RangeError for a value out of range, or a unit voltage that does not divide the bank voltage
  * Source: stand-alone sizing practice, IEEE 1013.
  */
-export function sizeByHand(sizing: HandSizing): { needWh: number; needAh: number; inSeries: number; inParallel: number } {
+export function sizeByHand(sizing: HandSizing): {
+  needWh: number
+  needAh: number
+  inSeries: number
+  inParallel: number
+} {
   const { dailyWh, days, depth, batteryC, chemistry, systemV, unitV, unitAh } = sizing
   if (!(dailyWh >= 0)) throw new RangeError(`dailyWh ${dailyWh} must not be negative`)
   if (!(days > 0)) throw new RangeError(`days ${days} must be above 0`)

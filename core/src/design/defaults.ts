@@ -2,8 +2,17 @@ import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { seriesFor } from '../bank/layout.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { batteryParts, controllerParts, generatorParts, inverterParts, moduleParts, partById } from '../parts/shelf.ts'
+import { suggestWiring } from '../suggest/wiring.ts'
 import { climateAt } from '../weather/climates.ts'
-import { DESIGN_FORMAT, DESIGN_VERSION, type ArrayField, type Bank, type Design, type Place, type WireRun } from './types.ts'
+import {
+  DESIGN_FORMAT,
+  DESIGN_VERSION,
+  type ArrayField,
+  type Bank,
+  type Design,
+  type Place,
+  type WireRun,
+} from './types.ts'
 
 export interface NewPlace {
   label: string
@@ -81,8 +90,25 @@ export function newArray(
 /** The cable runs every system has, to be lengthened and sized. */
 export function newRuns(basis: Place['wiringBasis'], arrayM = 15): WireRun[] {
   const awg = basis === 'awg'
-  const run = (id: string, name: string, circuit: WireRun['circuit'], oneWayM: number, size: string, allowedDropPct: number): WireRun => ({
-    id, name, circuit, subjectId: null, oneWayM, size, insulationC: 90, ambientC: 30, conductors: 2, allowedDropPct,
+  const run = (
+    id: string,
+    name: string,
+    circuit: WireRun['circuit'],
+    oneWayM: number,
+    size: string,
+    allowedDropPct: number,
+  ): WireRun => ({
+    id,
+    name,
+    circuit,
+    subjectId: null,
+    oneWayM,
+    size,
+    parallel: 1,
+    insulationC: 90,
+    ambientC: 30,
+    conductors: 2,
+    allowedDropPct,
   })
   return [
     run('run-array', 'Array to controller', 'array', arrayM, awg ? '10 AWG' : '6 mm2', 2.5),
@@ -104,7 +130,7 @@ export function newDesign(name: string, where: NewPlace): Design {
     const load = loadFromAppliance(appliance(id), `load-${i + 1}`)
     return seasonsFor(place.latitudeDeg, load)
   })
-  return {
+  const design: Design = {
     format: DESIGN_FORMAT,
     version: DESIGN_VERSION,
     name,
@@ -139,10 +165,19 @@ export function newDesign(name: string, where: NewPlace): Design {
     },
     winter: { years: 30, seed: 7 },
     runs: newRuns(place.wiringBasis),
-    budget: { currency: split ? 'USD' : 'EUR', taxPct: 0, freight: 0, labour: 0, discount: 0, contingencyPct: 10, extras: [] },
+    budget: {
+      currency: split ? 'USD' : 'EUR',
+      taxPct: 0,
+      freight: 0,
+      labour: 0,
+      discount: 0,
+      contingencyPct: 10,
+      extras: [],
+    },
     build: { done: [] },
     schools: { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies' },
   }
+  return suggestWiring(design).design
 }
 
 /** The shelf's seasons are written for the north; south of the equator they shift by half a year. */

@@ -23,10 +23,18 @@ export function invariantProblems(design: Design): Problem[] {
 
 function placeProblems({ place }: Design, report: Report): void {
   if (place.recordLowC >= place.recordHighC)
-    report('place.recordLowC', place.recordLowC, `record low ${place.recordLowC} °C must lie below the record high ${place.recordHighC} °C`)
+    report(
+      'place.recordLowC',
+      place.recordLowC,
+      `record low ${place.recordLowC} °C must lie below the record high ${place.recordHighC} °C`,
+    )
   place.monthly.forEach((month, m) => {
     if (month.minC > month.meanC || month.maxC < month.meanC)
-      report(`place.monthly.${m}.meanC`, month.meanC, `mean ${month.meanC} °C must lie between the minimum ${month.minC} °C and the maximum ${month.maxC} °C`)
+      report(
+        `place.monthly.${m}.meanC`,
+        month.meanC,
+        `mean ${month.meanC} °C must lie between the minimum ${month.minC} °C and the maximum ${month.maxC} °C`,
+      )
   })
 }
 
@@ -39,22 +47,43 @@ function loadProblems({ loads, inverter }: Design, report: Report): void {
     if (load.hourShape.every((weight) => weight === 0))
       report(`loads.${i}.hourShape`, load.hourShape, 'the hours of the day are all zero; at least one must be used')
     for (const field of BASIS_NEEDS[load.basis])
-      if (load[field] === null) report(`loads.${i}.${field}`, null, `${field} is missing; the basis “${load.basis}” needs it`)
+      if (load[field] === null)
+        report(`loads.${i}.${field}`, null, `${field} is missing; the basis “${load.basis}” needs it`)
     if (inverter.part.topology !== 'split-phase' && load.leg === 'AB')
-      report(`loads.${i}.leg`, load.leg, `a load across both legs needs a split-phase inverter; ${inverter.part.name} has one leg`)
+      report(
+        `loads.${i}.leg`,
+        load.leg,
+        `a load across both legs needs a split-phase inverter; ${inverter.part.name} has one leg`,
+      )
   })
 }
 
 function bankProblems({ bank, inverter }: Design, report: Report): void {
   const series = bank.systemV / classVoltage(bank.part)
   if (!Number.isInteger(series))
-    report('bank.part.nominalV', bank.part.nominalV, `units of ${bank.part.nominalV} V do not divide the ${bank.systemV} V bank; choose a unit whose voltage goes into it a whole number of times`)
+    report(
+      'bank.part.nominalV',
+      bank.part.nominalV,
+      `units of ${bank.part.nominalV} V do not divide the ${bank.systemV} V bank; choose a unit whose voltage goes into it a whole number of times`,
+    )
   else if (series !== bank.inSeries)
-    report('bank.inSeries', bank.inSeries, `${bank.inSeries} units of ${bank.part.nominalV} V in series do not make ${bank.systemV} V; ${series} do`)
+    report(
+      'bank.inSeries',
+      bank.inSeries,
+      `${bank.inSeries} units of ${bank.part.nominalV} V in series do not make ${bank.systemV} V; ${series} do`,
+    )
   if (bank.cutoffStateOfCharge >= 1 - bank.allowedDepth + 0.5)
-    report('bank.cutoffStateOfCharge', bank.cutoffStateOfCharge, `cut-out at ${bank.cutoffStateOfCharge} leaves nothing of the allowed depth ${bank.allowedDepth}`)
+    report(
+      'bank.cutoffStateOfCharge',
+      bank.cutoffStateOfCharge,
+      `cut-out at ${bank.cutoffStateOfCharge} leaves nothing of the allowed depth ${bank.allowedDepth}`,
+    )
   if (inverter.part.bankV !== bank.systemV)
-    report('inverter.part.bankV', inverter.part.bankV, `the inverter is made for a ${inverter.part.bankV} V bank; the bank is ${bank.systemV} V`)
+    report(
+      'inverter.part.bankV',
+      inverter.part.bankV,
+      `the inverter is made for a ${inverter.part.bankV} V bank; the bank is ${bank.systemV} V`,
+    )
 }
 
 function arrayProblems({ arrays, controllers }: Design, report: Report): void {
@@ -62,7 +91,11 @@ function arrayProblems({ arrays, controllers }: Design, report: Report): void {
   arrays.forEach((array, i) => {
     const { module } = array
     if (!ids.has(array.controllerId))
-      report(`arrays.${i}.controllerId`, array.controllerId, `controller ${array.controllerId} is not in the design; choose one of ${[...ids].join(', ') || 'none yet'}`)
+      report(
+        `arrays.${i}.controllerId`,
+        array.controllerId,
+        `controller ${array.controllerId} is not in the design; choose one of ${[...ids].join(', ') || 'none yet'}`,
+      )
     if (module.vmpV >= module.vocV)
       report(`arrays.${i}.module.vmpV`, module.vmpV, `Vmp ${module.vmpV} V must lie below Voc ${module.vocV} V`)
     if (module.impA >= module.iscA)
@@ -70,16 +103,28 @@ function arrayProblems({ arrays, controllers }: Design, report: Report): void {
   })
   controllers.forEach(({ part }, i) => {
     if (part.minTrackV >= part.maxTrackV)
-      report(`controllers.${i}.part.minTrackV`, part.minTrackV, `the tracker’s lower limit ${part.minTrackV} V must lie below its upper limit ${part.maxTrackV} V`)
+      report(
+        `controllers.${i}.part.minTrackV`,
+        part.minTrackV,
+        `the tracker’s lower limit ${part.minTrackV} V must lie below its upper limit ${part.maxTrackV} V`,
+      )
   })
 }
 
 function generatorProblems({ generator }: Design, report: Report): void {
   if (!generator.present) return
   if (generator.startStateOfCharge >= generator.stopStateOfCharge)
-    report('generator.startStateOfCharge', generator.startStateOfCharge, `start level ${generator.startStateOfCharge} must lie below the stop level ${generator.stopStateOfCharge}`)
+    report(
+      'generator.startStateOfCharge',
+      generator.startStateOfCharge,
+      `start level ${generator.startStateOfCharge} must lie below the stop level ${generator.stopStateOfCharge}`,
+    )
   if (generator.minRunH > generator.maxRunH)
-    report('generator.minRunH', generator.minRunH, `minimum run ${generator.minRunH} h must not exceed the maximum ${generator.maxRunH} h`)
+    report(
+      'generator.minRunH',
+      generator.minRunH,
+      `minimum run ${generator.minRunH} h must not exceed the maximum ${generator.maxRunH} h`,
+    )
   const quiet = (generator.quietToH - generator.quietFromH + 24) % 24
   if (quiet > 20)
     report('generator.quietFromH', generator.quietFromH, `quiet hours of ${quiet} h leave no time to run; at most 20 h`)

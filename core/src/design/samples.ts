@@ -1,5 +1,6 @@
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { controllerParts, generatorParts, inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
+import { suggestWiring } from '../suggest/wiring.ts'
 import { newArray, newBank, newDesign, newRuns } from './defaults.ts'
 import type { Design, Load } from './types.ts'
 
@@ -16,7 +17,7 @@ export function larkspurBench(): Design {
     elevationM: 940,
     climate: 'cold-valley',
   })
-  return {
+  const design: Design = {
     ...base,
     notes: 'Three people, wood heat, array on the ground 60 m from the house. All figures are made up.',
     place: {
@@ -39,9 +40,12 @@ export function larkspurBench(): Design {
       load('load-2', 'freezer'),
       load('load-3', 'well-pump', { hoursPerDay: 0.6 }),
       load('load-4', 'lights', { quantity: 1, runningW: 85 }),
-      load('load-5', 'satellite-link'),
+      load('load-5', 'satellite-link', {
+        hoursPerDay: 12,
+        hourShape: [0, 0, 0, 0, 0, 0, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 0, 0],
+      }),
       load('load-6', 'laptop', { quantity: 2, hoursPerDay: 4 }),
-      load('load-7', 'stove-fan', { hoursPerDay: 10 }),
+      load('load-7', 'stove-fan', { hoursPerDay: 8 }),
       load('load-8', 'circulator', { leg: 'A' }),
       load('load-9', 'washer'),
       load('load-10', 'microwave'),
@@ -53,7 +57,7 @@ export function larkspurBench(): Design {
       load('load-16', 'phantom', { runningW: 12 }),
       load('load-17', 'phones'),
     ],
-    bank: newBank('lfp-51-100', 48, 5),
+    bank: newBank('lfp-51-100', 48, 6),
     arrays: [
       newArray('array-1', 'mono-415', 'controller-1', {
         name: 'Ground array',
@@ -86,6 +90,7 @@ export function larkspurBench(): Design {
       ],
     },
   }
+  return suggestWiring(design).design
 }
 
 /** The same homestead on flooded lead-acid. */
@@ -107,10 +112,7 @@ export function larkspurMoreSun(): Design {
     ...design,
     variant: 'More sun, less bank',
     bank: newBank('lfp-51-100', 48, 3),
-    arrays: [
-      array,
-      { ...array, id: 'array-2', name: 'Second row', inParallel: 1, controllerId: 'controller-2' },
-    ],
+    arrays: [array, { ...array, id: 'array-2', name: 'Second row', inParallel: 1, controllerId: 'controller-2' }],
     controllers: [
       ...design.controllers,
       { id: 'controller-2', name: 'Controller 2', part: partById(controllerParts, 'track-450-100') },

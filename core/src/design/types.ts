@@ -63,12 +63,7 @@ export type Priority = 'must' | 'should' | 'canWait'
 export type Leg = 'A' | 'B' | 'AB' | 'DC'
 export type LoadBasis = 'rated' | 'metered' | 'cycle' | 'month'
 export type StartKind =
-  | 'none'
-  | 'compressor'
-  | 'submersible-pump'
-  | 'soft-start-pump'
-  | 'induction-tool'
-  | 'universal-tool'
+  'none' | 'compressor' | 'submersible-pump' | 'soft-start-pump' | 'induction-tool' | 'universal-tool'
 
 /** One consumer. `basis` says which of the four statements rules; the others are kept beside it. */
 export interface Load {
@@ -271,6 +266,8 @@ export interface WireRun {
   oneWayM: number
   /** as in {@link CONDUCTORS}: `6 AWG`, `2/0 AWG`, `16 mm2` */
   size: string
+  /** conductors in parallel on each pole, equal in length */
+  parallel: number
   insulationC: 60 | 75 | 90
   ambientC: number
   conductors: number

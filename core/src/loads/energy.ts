@@ -40,13 +40,7 @@ export function statedDailyEnergy(load: Load): number {
 }
 
 type Needed =
-  | 'meteredKWh'
-  | 'meteredHours'
-  | 'cycleWh'
-  | 'cycleDepth'
-  | 'cycleChargerEfficiency'
-  | 'cyclesPerWeek'
-  | 'monthKWh'
+  'meteredKWh' | 'meteredHours' | 'cycleWh' | 'cycleDepth' | 'cycleChargerEfficiency' | 'cyclesPerWeek' | 'monthKWh'
 
 /** The figures each basis cannot do without. */
 export const BASIS_NEEDS: Record<Load['basis'], readonly Needed[]> = {

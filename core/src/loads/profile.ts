@@ -40,7 +40,11 @@ export function loadDay(loads: readonly Load[], month: number): LoadDay {
 
 /** Watts of each hour of an average day of a month by priority, movable loads at their own hours; for drawing. */
 export function drawnProfile(loads: readonly Load[], month: number): Record<Priority, number[]> {
-  const hours: Record<Priority, number[]> = { must: Array(24).fill(0), should: Array(24).fill(0), canWait: Array(24).fill(0) }
+  const hours: Record<Priority, number[]> = {
+    must: Array(24).fill(0),
+    should: Array(24).fill(0),
+    canWait: Array(24).fill(0),
+  }
   for (const load of loads) {
     const energyWh = dailyEnergy(load, month)
     normalShape(load).forEach((share, hour) => (hours[load.priority][hour] += energyWh * share))

@@ -1,18 +1,36 @@
-import type {
-  BatteryPart,
-  ControllerPart,
-  GeneratorPart,
-  InverterPart,
-  ModulePart,
-} from '../design/types.ts'
+import type { BatteryPart, ControllerPart, GeneratorPart, InverterPart, ModulePart } from '../design/types.ts'
 
 /** Generic parts with plausible data-sheet values; brand-neutral, prices made up, in no particular currency. */
 const module = (
-  id: string, name: string, ratedW: number, vocV: number, iscA: number, vmpV: number, impA: number,
-  cells: number, lengthM: number, widthM: number, weightKg: number, price: number,
+  id: string,
+  name: string,
+  ratedW: number,
+  vocV: number,
+  iscA: number,
+  vmpV: number,
+  impA: number,
+  cells: number,
+  lengthM: number,
+  widthM: number,
+  weightKg: number,
+  price: number,
 ): ModulePart => ({
-  id, name, ratedW, vocV, iscA, vmpV, impA, betaVocPctPerK: -0.26, alphaIscPctPerK: 0.046, gammaPctPerK: -0.34,
-  cells, seriesFuseA: 25, lengthM, widthM, weightKg, price,
+  id,
+  name,
+  ratedW,
+  vocV,
+  iscA,
+  vmpV,
+  impA,
+  betaVocPctPerK: -0.26,
+  alphaIscPctPerK: 0.046,
+  gammaPctPerK: -0.34,
+  cells,
+  seriesFuseA: 25,
+  lengthM,
+  widthM,
+  weightKg,
+  price,
 })
 
 export const moduleParts: ModulePart[] = [
@@ -29,11 +47,29 @@ const lfpCycles = [
   { depth: 0.8, cycles: 6000 },
   { depth: 1, cycles: 3500 },
 ]
-const lfp = (id: string, name: string, nominalV: number, ampHours: number, weightKg: number, price: number): BatteryPart => ({
-  id, name, chemistry: 'lfp', nominalV, capacities: [{ hours: 5, ampHours }],
+const lfp = (
+  id: string,
+  name: string,
+  nominalV: number,
+  ampHours: number,
+  weightKg: number,
+  price: number,
+): BatteryPart => ({
+  id,
+  name,
+  chemistry: 'lfp',
+  nominalV,
+  capacities: [{ hours: 5, ampHours }],
   resistanceMilliohm: (nominalV / 51.2) * (100 / ampHours) * 18,
-  maxChargeA: 0.5 * ampHours, maxDischargeA: ampHours, surgeA: 1.5 * ampHours,
-  cycles: lfpCycles, calendarYears: 15, parallelLimit: 16, weightKg, heaterW: 0, price,
+  maxChargeA: 0.5 * ampHours,
+  maxDischargeA: ampHours,
+  surgeA: 1.5 * ampHours,
+  cycles: lfpCycles,
+  calendarYears: 15,
+  parallelLimit: 16,
+  weightKg,
+  heaterW: 0,
+  price,
 })
 const leadCycles = (factor: number) => [
   { depth: 0.2, cycles: 3200 * factor },
@@ -41,10 +77,20 @@ const leadCycles = (factor: number) => [
   { depth: 0.8, cycles: 850 * factor },
 ]
 const lead = (
-  id: string, name: string, chemistry: 'flooded' | 'agm' | 'gel', nominalV: number, ah20: number,
-  weightKg: number, price: number, life: number, years: number,
+  id: string,
+  name: string,
+  chemistry: 'flooded' | 'agm' | 'gel',
+  nominalV: number,
+  ah20: number,
+  weightKg: number,
+  price: number,
+  life: number,
+  years: number,
 ): BatteryPart => ({
-  id, name, chemistry, nominalV,
+  id,
+  name,
+  chemistry,
+  nominalV,
   capacities: [
     { hours: 5, ampHours: Math.round(ah20 * (chemistry === 'flooded' ? 0.765 : 0.86)) },
     { hours: 10, ampHours: Math.round(ah20 * (chemistry === 'flooded' ? 0.885 : 0.94)) },
@@ -52,8 +98,15 @@ const lead = (
     { hours: 100, ampHours: Math.round(ah20 * 1.11) },
   ],
   resistanceMilliohm: (nominalV / 6) * (400 / ah20) * (chemistry === 'flooded' ? 1.6 : 1.1),
-  maxChargeA: ah20 * (chemistry === 'flooded' ? 0.2 : 0.25), maxDischargeA: ah20 * 0.5, surgeA: ah20 * 1.5,
-  cycles: leadCycles(life), calendarYears: years, parallelLimit: 4, weightKg, heaterW: 0, price,
+  maxChargeA: ah20 * (chemistry === 'flooded' ? 0.2 : 0.25),
+  maxDischargeA: ah20 * 0.5,
+  surgeA: ah20 * 1.5,
+  cycles: leadCycles(life),
+  calendarYears: years,
+  parallelLimit: 4,
+  weightKg,
+  heaterW: 0,
+  price,
 })
 
 export const batteryParts: BatteryPart[] = [
@@ -70,10 +123,25 @@ export const batteryParts: BatteryPart[] = [
 ]
 
 const controller = (
-  id: string, name: string, maxInputV: number, minTrackV: number, maxTrackV: number,
-  maxInputA: number, outputA: number, price: number,
+  id: string,
+  name: string,
+  maxInputV: number,
+  minTrackV: number,
+  maxTrackV: number,
+  maxInputA: number,
+  outputA: number,
+  price: number,
 ): ControllerPart => ({
-  id, name, maxInputV, minTrackV, maxTrackV, maxInputA, outputA, efficiency: 0.97, selfW: 2.5, price,
+  id,
+  name,
+  maxInputV,
+  minTrackV,
+  maxTrackV,
+  maxInputA,
+  outputA,
+  efficiency: 0.97,
+  selfW: 2.5,
+  price,
 })
 
 export const controllerParts: ControllerPart[] = [
@@ -85,12 +153,36 @@ export const controllerParts: ControllerPart[] = [
 ]
 
 const inverter = (
-  id: string, name: string, topology: InverterPart['topology'], bankV: InverterPart['bankV'], ratedW: number,
-  surgeFactor: number, surgeS: number, idleW: number, chargerA: number, transferA: number, weightKg: number, price: number,
+  id: string,
+  name: string,
+  topology: InverterPart['topology'],
+  bankV: InverterPart['bankV'],
+  ratedW: number,
+  surgeFactor: number,
+  surgeS: number,
+  idleW: number,
+  chargerA: number,
+  transferA: number,
+  weightKg: number,
+  price: number,
 ): InverterPart => ({
-  id, name, topology, bankV, ratedW, surgeW: ratedW * surgeFactor, surgeS, idleW,
-  peakEfficiency: 0.945, peakAtFraction: 0.25, fullLoadEfficiency: 0.9, chargerA, chargerEfficiency: 0.9,
-  transferA, lowCutV: (bankV / 12) * 11, weightKg, price,
+  id,
+  name,
+  topology,
+  bankV,
+  ratedW,
+  surgeW: ratedW * surgeFactor,
+  surgeS,
+  idleW,
+  peakEfficiency: 0.945,
+  peakAtFraction: 0.25,
+  fullLoadEfficiency: 0.9,
+  chargerA,
+  chargerEfficiency: 0.9,
+  transferA,
+  lowCutV: (bankV / 12) * 11,
+  weightKg,
+  price,
 })
 
 export const inverterParts: InverterPart[] = [

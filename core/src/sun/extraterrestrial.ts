@@ -34,7 +34,11 @@ export function equationOfTimeMin(dayOfYear: number): number {
   const b = dayAngle(dayOfYear)
   return (
     229.18 *
-    (0.000075 + 0.001868 * Math.cos(b) - 0.032077 * Math.sin(b) - 0.014615 * Math.cos(2 * b) - 0.04089 * Math.sin(2 * b))
+    (0.000075 +
+      0.001868 * Math.cos(b) -
+      0.032077 * Math.sin(b) -
+      0.014615 * Math.cos(2 * b) -
+      0.04089 * Math.sin(2 * b))
   )
 }
 

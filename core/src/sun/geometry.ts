@@ -54,7 +54,10 @@ export function sunYear(location: Location): SunYear {
 export function sunDay(
   location: Location,
   dayOfYear: number,
-): Pick<SunYear, 'extraWhM2' | 'cosZenith' | 'azimuthDeg' | 'profile'> & { normalExtraWM2: number; extraDayWhM2: number } {
+): Pick<SunYear, 'extraWhM2' | 'cosZenith' | 'azimuthDeg' | 'profile'> & {
+  normalExtraWM2: number
+  extraDayWhM2: number
+} {
   const day = {
     extraWhM2: new Float64Array(24),
     cosZenith: new Float64Array(24).fill(-1),

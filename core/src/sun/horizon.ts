@@ -19,7 +19,10 @@ const LEAFLESS_IN_LEAF = 0.15
  * @param points in any order; none means an open horizon
  * @param azimuthDeg any
  */
-export function horizonAt(points: readonly HorizonPoint[], azimuthDeg: number): { elevationDeg: number; cover: HorizonCover } {
+export function horizonAt(
+  points: readonly HorizonPoint[],
+  azimuthDeg: number,
+): { elevationDeg: number; cover: HorizonCover } {
   if (points.length === 0) return { elevationDeg: 0, cover: 'terrain' }
   const sorted = [...points].sort((a, b) => wrap360(a.azimuthDeg) - wrap360(b.azimuthDeg))
   const at = wrap360(azimuthDeg)

@@ -115,7 +115,7 @@ export function bestTilt(
 
 function climb(from: BestTilt, step: number, energyAt: (tilt: number, azimuth: number) => number): BestTilt {
   let best = from
-  for (let moved = true; moved; ) {
+  for (let moved = true; moved;) {
     moved = false
     const around = [
       [step, 0],
@@ -141,4 +141,3 @@ export function latitudeRules(latitudeDeg: number): { yearDeg: number; winterDeg
   const yearDeg = Math.abs(latitudeDeg)
   return { yearDeg, winterDeg: Math.min(90, yearDeg + 15) }
 }
-

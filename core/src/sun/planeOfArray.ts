@@ -130,7 +130,16 @@ export function planeOfArray(input: PlaneOfArrayInput): {
   groundWM2: number
   totalWM2: number
 } {
-  const { ghiWM2, zenithDeg, sunAzimuthDeg, tiltDeg, azimuthDeg, dayOfYear, albedo = 0.2, skyModel = 'hay-davies' } = input
+  const {
+    ghiWM2,
+    zenithDeg,
+    sunAzimuthDeg,
+    tiltDeg,
+    azimuthDeg,
+    dayOfYear,
+    albedo = 0.2,
+    skyModel = 'hay-davies',
+  } = input
   const normalExtra = normalExtraterrestrial(dayOfYear)
   const cosZenith = Math.cos(zenithDeg * DEG)
   const horizontalExtra = normalExtra * Math.max(cosZenith, COS_ZENITH_FLOOR)

@@ -199,7 +199,13 @@ describe('return periods', () => {
   it('are read off the ranked years', () => {
     expect(quantile([1, 2, 3, 4, 5], 0.5)).toBe(3)
     expect(quantile([1, 2, 3, 4, 5], 0.9)).toBeCloseTo(4.6, 12)
-    const spells = darkSpells([[0, 0, 5, 0, 5], [5, 5, 5, 5, 5]], 1)
+    const spells = darkSpells(
+      [
+        [0, 0, 5, 0, 5],
+        [5, 5, 5, 5, 5],
+      ],
+      1,
+    )
     expect(spells).toEqual({
       longestByReturnPeriod: { 2: 1, 5: 1.6, 10: 1.8, 20: 1.9 },
       count: 1,

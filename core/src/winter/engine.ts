@@ -18,7 +18,11 @@ export const MAX_YEARS = 1000
 const PLANES_KEPT = 12
 
 /** The tilted surface an array stands on, under the sky of a place. */
-export function surfaceOf(place: Place, array: Pick<ArrayField, 'tiltDeg' | 'azimuthDeg'>, skyModel: Design['schools']['skyModel']) {
+export function surfaceOf(
+  place: Place,
+  array: Pick<ArrayField, 'tiltDeg' | 'azimuthDeg'>,
+  skyModel: Design['schools']['skyModel'],
+) {
   return {
     tiltDeg: array.tiltDeg,
     azimuthDeg: array.azimuthDeg,
@@ -77,7 +81,15 @@ export class WinterEngine {
   planeOf(design: Design, array: ArrayField, seed: number, index: number): Float32Array {
     const weather = this.weatherOf(design, seed, index)
     const { place, schools } = design
-    const key = JSON.stringify([array.tiltDeg, array.azimuthDeg, place.horizon, place.albedoBare, place.albedoSnow, place.brushSnowDays, schools.skyModel])
+    const key = JSON.stringify([
+      array.tiltDeg,
+      array.azimuthDeg,
+      place.horizon,
+      place.albedoBare,
+      place.albedoSnow,
+      place.brushSnowDays,
+      schools.skyModel,
+    ])
     let years = this.planes.get(key)
     if (!years) {
       if (this.planes.size >= PLANES_KEPT) this.planes.delete(this.planes.keys().next().value!)

@@ -26,7 +26,13 @@ export interface YearResult {
   generatorHoursByDay: Uint8Array
   shortHoursByDay: Uint8Array
   /** by month 0…11: array energy used, curtailed, generator, served, unmet, Wh */
-  months: { arrayWh: Float64Array; curtailedWh: Float64Array; generatorWh: Float64Array; servedWh: Float64Array; unmetWh: Float64Array }
+  months: {
+    arrayWh: Float64Array
+    curtailedWh: Float64Array
+    generatorWh: Float64Array
+    servedWh: Float64Array
+    unmetWh: Float64Array
+  }
 }
 
 /** Hour-by-hour record of a year, filled where one is passed to {@link runYear}; W and shares of one. */
@@ -274,9 +280,15 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
       const generated = fromGenerator + chargerAcUsed
       const served = acServed + dcServed
       const lost =
-        pvTaken - pvUsed + (chargerAcUsed - chargerUsed) + (inverterDc - acInverter) + intake * (1 - bank.chargeEfficiency) + self
+        pvTaken -
+        pvUsed +
+        (chargerAcUsed - chargerUsed) +
+        (inverterDc - acInverter) +
+        intake * (1 - bank.chargeEfficiency) +
+        self
       const storedNow = (available + bound - total) * volts
-      const residual = Math.abs(pvIn + generated - served - lost - storedNow - curtailed) / (pvIn + generated + served + 1)
+      const residual =
+        Math.abs(pvIn + generated - served - lost - storedNow - curtailed) / (pvIn + generated + served + 1)
       if (residual > worstResidual) worstResidual = residual
       arraySum += pvIn
       generatorSum += generated

@@ -81,7 +81,9 @@ export function runPlan(design: Design): RunPlan {
     acShould: hours((month) => months[month].ac.should),
     acCanWait: hours((month) => months[month].ac.canWait),
     dc: hours((month) =>
-      months[month].dc.must.map((watts, hour) => watts + months[month].dc.should[hour] + months[month].dc.canWait[hour]),
+      months[month].dc.must.map(
+        (watts, hour) => watts + months[month].dc.should[hour] + months[month].dc.canWait[hour],
+      ),
     ),
     movableMust: Float64Array.from(months, (month) => month.movableWh.must),
     movableShould: Float64Array.from(months, (month) => month.movableWh.should),
@@ -111,7 +113,8 @@ export function runPlan(design: Design): RunPlan {
 function generatorPlan(design: Design): RunPlan['generator'] {
   const { generator, inverter, place, bank } = design
   const winterC = Math.max(...place.monthly.map((month) => month.meanC))
-  const powerW = derate(generator.part.ratedW, place.elevationM, winterC, generator.part.fuel) * generator.loadShareLimit
+  const powerW =
+    derate(generator.part.ratedW, place.elevationM, winterC, generator.part.fuel) * generator.loadShareLimit
   const { chargerA, chargerEfficiency } = inverter.part
   const { idle, slope } = WILLANS[generator.part.fuel]
   return {

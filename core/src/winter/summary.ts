@@ -36,14 +36,21 @@ export interface WinterSummary {
   /** share of dark-season days whose lowest charge stays above 60 % */
   easyDays: number
   /** mean by month 0…11, kWh */
-  months: { arrayKWh: number[]; curtailedKWh: number[]; generatorKWh: number[]; servedKWh: number[]; unmetKWh: number[] }
+  months: {
+    arrayKWh: number[]
+    curtailedKWh: number[]
+    generatorKWh: number[]
+    servedKWh: number[]
+    unmetKWh: number[]
+  }
   worstResidual: number
   coldLockHoursMedian: number
 }
 
 /** Only the comparable figures of a year. */
 export function figuresOf(year: YearResult): YearFigures {
-  const { shortHours, unmetWh, generatorHours, generatorStarts, fuelL, curtailedWh, lowestStateOfCharge, servedWh } = year
+  const { shortHours, unmetWh, generatorHours, generatorStarts, fuelL, curtailedWh, lowestStateOfCharge, servedWh } =
+    year
   return { shortHours, unmetWh, generatorHours, generatorStarts, fuelL, curtailedWh, lowestStateOfCharge, servedWh }
 }
 
@@ -116,7 +123,13 @@ function stripWeeks(years: readonly YearResult[], latitudeDeg: number, runStart:
     const from = first + week * 7
     const low = years.map((year) => Math.min(...year.lowestByDay.subarray(from, from + 7))).sort((a, b) => a - b)
     const sums = (pick: (year: YearResult) => Uint8Array) =>
-      years.map((year) => pick(year).subarray(from, from + 7).reduce((a, b) => a + b, 0)).sort((a, b) => a - b)
+      years
+        .map((year) =>
+          pick(year)
+            .subarray(from, from + 7)
+            .reduce((a, b) => a + b, 0),
+        )
+        .sort((a, b) => a - b)
     const short = sums((year) => year.shortHoursByDay)
     const generator = sums((year) => year.generatorHoursByDay)
     return {

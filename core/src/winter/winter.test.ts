@@ -26,7 +26,19 @@ function tiny(change: (design: Design) => void = () => {}): Design {
   const design = larkspurBench()
   const [load] = design.loads
   design.loads = [
-    { ...load, basis: 'rated', runningW: 100, hoursPerDay: 24, duty: 1, daysPerWeek: 7, leg: 'DC', hourShape: Array(24).fill(1), seasonShare: Array(12).fill(1), movable: false, priority: 'must' },
+    {
+      ...load,
+      basis: 'rated',
+      runningW: 100,
+      hoursPerDay: 24,
+      duty: 1,
+      daysPerWeek: 7,
+      leg: 'DC',
+      hourShape: Array(24).fill(1),
+      seasonShare: Array(12).fill(1),
+      movable: false,
+      priority: 'must',
+    },
   ]
   design.generator.present = false
   design.inverter.part.idleW = 0
@@ -78,7 +90,17 @@ describe('the generator’s state machine', () => {
   const hours = flatYear(Array(24).fill(0))
   const withGenerator = (change: Partial<Design['generator']>) => {
     const design = tiny((d) => {
-      d.generator = { ...d.generator, present: true, startStateOfCharge: 0.3, stopStateOfCharge: 0.8, minRunH: 1, maxRunH: 10, quietFromH: 0, quietToH: 0, ...change }
+      d.generator = {
+        ...d.generator,
+        present: true,
+        startStateOfCharge: 0.3,
+        stopStateOfCharge: 0.8,
+        minRunH: 1,
+        maxRunH: 10,
+        quietFromH: 0,
+        quietToH: 0,
+        ...change,
+      }
     })
     const trace = emptyTrace()
     return { result: runYear(runPlan(design), hours, trace), trace }
@@ -166,7 +188,9 @@ describe('the books', () => {
     design.generator.present = false
     design.loads.forEach((load) => (load.movable = false))
     change(design)
-    return engine.run(design, { years: 5, seed: 3 }).reduce((sum, { unmetWh }) => sum + unmetWh.must + unmetWh.should + unmetWh.canWait, 0)
+    return engine
+      .run(design, { years: 5, seed: 3 })
+      .reduce((sum, { unmetWh }) => sum + unmetWh.must + unmetWh.should + unmetWh.canWait, 0)
   }
 
   it('more panels never leave more unmet, nor does a bigger bank', () => {

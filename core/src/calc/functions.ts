@@ -1,0 +1,440 @@
+import { coldVoltage, hotVoltage } from '../array/voltage.ts'
+import { moduleTemperature, modulePower } from '../array/power.ts'
+import { layouts } from '../array/layouts.ts'
+import { freezingPointC } from '../bank/chemistry.ts'
+import { currentShares } from '../bank/currentShares.ts'
+import { fitKinetic, kineticCapacity, kineticStep } from '../bank/kinetic.ts'
+import { sizeByHand } from '../bank/sizeByHand.ts'
+import { sag } from '../bank/voltage.ts'
+import type { Load } from '../design/types.ts'
+import { derate, fuelLitres } from '../generator/power.ts'
+import { inverterCurve, inverterInput } from '../inverter/efficiency.ts'
+import { legs } from '../inverter/legs.ts'
+import { dailyEnergy } from '../loads/energy.ts'
+import { runStartDay } from '../sun/calendar.ts'
+import { diffuseFraction } from '../sun/diffuse.ts'
+import { extraterrestrialDaily } from '../sun/extraterrestrial.ts'
+import { sunYear } from '../sun/geometry.ts'
+import { bestTilt } from '../sun/monthly.ts'
+import { planeOfArray } from '../sun/planeOfArray.ts'
+import { sunPosition } from '../sun/position.ts'
+import { clearnessCumulative, clearnessDistribution } from '../weather/clearness.ts'
+import type { MonthlyClimate } from '../weather/climate.ts'
+import { WeatherMaker } from '../weather/generate.ts'
+import { summariseWeather } from '../weather/summary.ts'
+import { ampacity, drop } from '../wiring/conductors.ts'
+import { choice, Fields, integer, list, number, numbers, optional, text, type Field } from './fields.ts'
+
+/** A public function of the core under its name: its inputs with ranges, what it gives, where it comes from. */
+export interface CalcFunction {
+  says: string
+  inputs: Record<string, Field>
+  outputs: Record<string, string>
+  source: string
+  run: (input: Fields) => Record<string, unknown>
+}
+
+const latitude = number('°', -90, 90)
+const longitude = number('°', -180, 180)
+const share = number('share', 0, 1)
+const watts = number('W', 0, 1e7)
+const climateRows = list('12 rows of {ghiKWhM2Day, meanC, minC, maxC, snowfallCm}', 12)
+const chemistry = choice('lfp', 'flooded', 'agm', 'gel')
+const fuel = choice('petrol', 'propane', 'natural-gas', 'diesel')
+const mounting = choice('open-rack', 'roof-parallel')
+const kinetic = { qmaxAh: number('Ah', 1e-6, 1e6), c: number('share', 1e-6, 1), kPerH: number('1/h', 1e-6, 1000) }
+
+/** Rows of a monthly climate, checked one by one. */
+function climateOf(input: Fields): MonthlyClimate[] {
+  return input.rows('monthly', {
+    ghiKWhM2Day: number('kWh/m²·day', 0, 14),
+    meanC: optional(number('°C', -80, 60), 0),
+    minC: optional(number('°C', -90, 60), -5),
+    maxC: optional(number('°C', -80, 70), 5),
+    snowfallCm: optional(number('cm', 0, 1000), 0),
+  }) as unknown as MonthlyClimate[]
+}
+
+export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
+  'sun.position': {
+    says: 'apparent position of the sun',
+    inputs: { latitudeDeg: latitude, longitudeDeg: longitude, at: text('ISO date and time, UTC') },
+    outputs: { azimuthDeg: '° clockwise from true north', elevationDeg: '°, with refraction' },
+    source: 'suncalc 2 after Meeus (1998)',
+    run: (input) => sunPosition(input.number('latitudeDeg'), input.number('longitudeDeg'), input.time('at')),
+  },
+  'sun.extraterrestrialDaily': {
+    says: 'daily extraterrestrial energy on the horizontal',
+    inputs: { latitudeDeg: latitude, dayOfYear: integer('day', 1, 366) },
+    outputs: { energyKWhM2: 'kWh/m²' },
+    source: 'Spencer (1971); Kopp & Lean (2011)',
+    run: (input) => ({ energyKWhM2: extraterrestrialDaily(input.number('latitudeDeg'), input.number('dayOfYear')) }),
+  },
+  'sun.diffuseFraction': {
+    says: 'diffuse share of the hour’s global irradiance',
+    inputs: { clearness: number('', 0, 2) },
+    outputs: { fraction: 'share' },
+    source: 'Erbs, Klein & Duffie (1982)',
+    run: (input) => ({ fraction: diffuseFraction(input.number('clearness')) }),
+  },
+  'sun.planeOfArray': {
+    says: 'irradiance on a tilted plane, before incidence and soiling losses',
+    inputs: {
+      ghiWM2: number('W/m²', 0, 1600),
+      zenithDeg: number('°', 0, 180),
+      sunAzimuthDeg: number('°', -360, 360),
+      tiltDeg: number('°', 0, 90),
+      azimuthDeg: number('°', -360, 360),
+      dayOfYear: integer('day', 1, 366),
+      albedo: optional(share, 0.2),
+      skyModel: optional(choice('hay-davies', 'perez'), 'hay-davies'),
+    },
+    outputs: { beamWM2: 'W/m²', diffuseWM2: 'W/m²', groundWM2: 'W/m²', totalWM2: 'W/m²' },
+    source: 'Erbs et al. (1982); Hay & Davies (1980); Perez et al. (1990)',
+    run: (input) => planeOfArray(input.all()),
+  },
+  'sun.bestTilt': {
+    says: 'tilt and azimuth that collect most in the chosen months',
+    inputs: {
+      latitudeDeg: latitude,
+      longitudeDeg: longitude,
+      elevationM: optional(number('m', -430, 6000), 0),
+      monthly: climateRows,
+      months: list('months 1…12'),
+    },
+    outputs: { tiltDeg: '°', azimuthDeg: '°', energyKWhM2Day: 'kWh/m²·day' },
+    source: 'search on the monthly plane-of-array energy',
+    run: (input) => {
+      const latitudeDeg = input.number('latitudeDeg')
+      const months = input.integers('months', 1, 12).map((month) => month - 1)
+      return {
+        ...bestTilt(locationOf(input), climateOf(input), months, {
+          horizon: [],
+          latitudeDeg,
+          skyModel: 'hay-davies',
+          albedoBare: 0.2,
+          albedoSnow: 0.65,
+        }),
+      }
+    },
+  },
+  'weather.clearnessDistribution': {
+    says: 'distribution of daily clearness about a monthly mean',
+    inputs: { meanClearness: number('', 0, 1), at: optional(number('', 0, 1), null) },
+    outputs: { gamma: '', minimum: '', maximum: '', cumulative: 'share of days up to `at`' },
+    source: 'Bendt et al. (1981)',
+    run: (input) => {
+      const distribution = clearnessDistribution(input.number('meanClearness'))
+      return input.has('at')
+        ? { ...distribution, cumulative: clearnessCumulative(distribution, input.number('at')) }
+        : { ...distribution }
+    },
+  },
+  'weather.generate': {
+    says: 'summary of synthetic years made from monthly rows',
+    inputs: {
+      latitudeDeg: latitude,
+      longitudeDeg: longitude,
+      elevationM: optional(number('m', -430, 6000), 0),
+      monthly: climateRows,
+      persistence: numbers('0…0.95, one or twelve', 0, 0.95),
+      years: integer('years', 1, 1000),
+      seed: integer('', -2147483648, 2147483647),
+    },
+    outputs: {
+      monthlyGhiKWhM2Day: '12',
+      monthlyMeanC: '12',
+      lag1: 'of the Gaussian series',
+      firstDays: '30 daily sums, kWh/m²',
+    },
+    source: 'Bendt et al. (1981); Graham et al. (1988); Collares-Pereira & Rabl (1979)',
+    run: (input) => {
+      const latitudeDeg = input.number('latitudeDeg')
+      const persistence = input.numbers('persistence')
+      const maker = new WeatherMaker(
+        {
+          latitudeDeg,
+          monthly: climateOf(input),
+          persistence: persistence.length === 1 ? Array<number>(12).fill(persistence[0]) : persistence,
+          windMS: 2,
+          recordLowC: -90,
+        },
+        sunYear(locationOf(input)),
+        runStartDay(latitudeDeg),
+      )
+      const years = Array.from({ length: input.number('years') }, (_, index) => maker.year(input.number('seed'), index))
+      return { ...summariseWeather(years) }
+    },
+  },
+  'loads.dailyEnergy': {
+    says: 'energy of a load on an average day of a month',
+    inputs: { load: text('a load as in the document'), month: integer('month', 1, 12) },
+    outputs: { whPerDay: 'Wh/day' },
+    source: 'IEEE 1013 load audit',
+    run: (input) => ({ whPerDay: dailyEnergy(input.object('load') as unknown as Load, input.number('month') - 1) }),
+  },
+  'array.coldVoltage': {
+    says: 'open-circuit voltage of a string on its coldest morning',
+    inputs: {
+      inSeries: integer('modules', 1, 100),
+      vocV: number('V', 0.1, 200),
+      betaVocPctPerK: number('%/K', -1, 0),
+      coldestC: number('°C', -80, 60),
+      method: optional(choice('coefficient', 'code-table', 'flat'), 'coefficient'),
+    },
+    outputs: { volts: 'V' },
+    source: 'IEC 60891; NEC table 690.7(A)',
+    run: (input) => ({ volts: coldVoltage(input.all()) }),
+  },
+  'array.hotVoltage': {
+    says: 'power-point voltage of a string on its hottest afternoon',
+    inputs: {
+      inSeries: integer('modules', 1, 100),
+      vmpV: number('V', 0.1, 200),
+      betaVmpPctPerK: number('%/K', -1, 0),
+      hottestCellC: number('°C', -40, 120),
+    },
+    outputs: { volts: 'V' },
+    source: 'IEC 60891',
+    run: (input) => ({ volts: hotVoltage(input.all()) }),
+  },
+  'array.moduleTemperature': {
+    says: 'temperature of the cells',
+    inputs: {
+      irradianceWM2: number('W/m²', 0, 1600),
+      airC: number('°C', -80, 60),
+      windMS: number('m/s', 0, 60),
+      mounting,
+    },
+    outputs: { cellC: '°C' },
+    source: 'Faiman (2008)',
+    run: (input) => ({
+      cellC: moduleTemperature(
+        input.number('irradianceWM2'),
+        input.number('airC'),
+        input.number('windMS'),
+        input.text('mounting') as 'open-rack',
+      ),
+    }),
+  },
+  'array.power': {
+    says: 'power of a module',
+    inputs: {
+      ratedW: watts,
+      irradianceWM2: number('W/m²', 0, 1600),
+      cellC: number('°C', -80, 120),
+      gammaPctPerK: number('%/K', -1, 0),
+    },
+    outputs: { watts: 'W' },
+    source: 'linear power coefficient of the data sheet',
+    run: (input) => ({
+      watts: modulePower(
+        input.number('ratedW'),
+        input.number('irradianceWM2'),
+        input.number('cellC'),
+        input.number('gammaPctPerK'),
+      ),
+    }),
+  },
+  'array.layouts': {
+    says: 'legal series × parallel × controller layouts, best first',
+    inputs: {
+      module: text('a module as in the document'),
+      controller: text('a controller part as in the document'),
+      coldestC: number('°C', -80, 60),
+      hottestCellC: number('°C', -40, 120),
+      chargeV: number('V', 1, 100),
+      maxModules: integer('modules', 1, 400),
+    },
+    outputs: { layouts: 'inSeries, inParallel, controllers, coldV, hotV, watts, remarks' },
+    source: 'limits of the data sheets',
+    run: (input) => ({ layouts: layouts(input.all()) }),
+  },
+  'bank.sizeByHand': {
+    says: 'the bank by the hand method',
+    inputs: {
+      dailyWh: number('Wh/d', 0, 1e7),
+      days: number('d', 0.1, 60),
+      depth: number('share', 0.01, 1),
+      batteryC: number('°C', -60, 60),
+      chemistry,
+      systemV: number('V', 12, 48),
+      unitV: number('V', 1, 60),
+      unitAh: number('Ah', 1, 5000),
+    },
+    outputs: { needWh: 'Wh', needAh: 'Ah', inSeries: '', inParallel: '' },
+    source: 'IEEE 1013',
+    run: (input) => sizeByHand(input.all()),
+  },
+  'bank.fitKinetic': {
+    says: 'kinetic model from rated capacities',
+    inputs: { points: list('{hours, ampHours}') },
+    outputs: { qmaxAh: 'Ah', c: 'share', kPerH: '1/h', worstResidual: 'share' },
+    source: 'Manwell & McGowan (1993)',
+    run: (input) => ({
+      ...fitKinetic(
+        input.rows('points', { hours: number('h', 1e-3, 1000), ampHours: number('Ah', 1e-3, 1e5) }) as never,
+      ),
+    }),
+  },
+  'bank.kineticCapacity': {
+    says: 'capacity at the constant current that empties a full battery in so many hours',
+    inputs: { ...kinetic, hours: number('h', 1e-6, 10000) },
+    outputs: { ampHours: 'Ah' },
+    source: 'Manwell & McGowan (1993)',
+    run: (input) => ({ ampHours: kineticCapacity(input.all(), input.number('hours')) }),
+  },
+  'bank.kineticStep': {
+    says: 'one step of the kinetic model',
+    inputs: {
+      ...kinetic,
+      availableAh: number('Ah', 0, 1e6),
+      boundAh: number('Ah', 0, 1e6),
+      currentA: number('A, discharge positive', -1e6, 1e6),
+      hours: number('h', 1e-6, 10000),
+    },
+    outputs: {
+      availableAh: 'Ah',
+      boundAh: 'Ah',
+      maxDischargeA: 'A, from the given state',
+      maxChargeA: 'A, from the given state',
+    },
+    source: 'Manwell & McGowan (1993)',
+    run: (input) =>
+      kineticStep(
+        input.all(),
+        { availableAh: input.number('availableAh'), boundAh: input.number('boundAh') },
+        input.number('currentA'),
+        input.number('hours'),
+      ),
+  },
+  'bank.currentShares': {
+    says: 'share of the current each parallel string carries',
+    inputs: {
+      milliohm: numbers('mΩ per string', 1e-6, 1e6),
+      linkMilliohm: number('mΩ', 0, 1e6),
+      takeoff: choice('one-end', 'opposite-corners', 'equal-leads'),
+    },
+    outputs: { sharesPct: '% per string' },
+    source: 'nodal analysis of the ladder',
+    run: (input) => ({
+      sharesPct: currentShares(
+        input.numbers('milliohm'),
+        input.number('linkMilliohm'),
+        input.text('takeoff') as 'one-end',
+      ),
+    }),
+  },
+  'bank.sag': {
+    says: 'terminal voltage under a constant power',
+    inputs: { openCircuitV: number('V', 0.1, 1000), ohm: number('Ω', 0, 100), watts },
+    outputs: { carries: 'whether it can be carried', volts: 'V, null when not' },
+    source: 'V = (E + √(E² − 4PR))/2',
+    run: (input) => sag(input.number('openCircuitV'), input.number('ohm'), input.number('watts')),
+  },
+  'bank.freezingPoint': {
+    says: 'freezing point of lead-acid electrolyte',
+    inputs: { stateOfCharge: share },
+    outputs: { celsius: '°C' },
+    source: 'sulphuric acid tables',
+    run: (input) => ({ celsius: freezingPointC(input.number('stateOfCharge')) }),
+  },
+  'inverter.input': {
+    says: 'DC input of an inverter',
+    inputs: {
+      idleW: number('W', 0, 10000),
+      ratedW: number('W', 1, 1e6),
+      peakEfficiency: share,
+      peakAtFraction: share,
+      fullLoadEfficiency: share,
+      watts,
+    },
+    outputs: { inputW: 'W', efficiency: 'share' },
+    source: 'idle + a·P + b·P² through three points',
+    run: (input) => {
+      const inputW = inverterInput(inverterCurve(input.all()), input.number('watts'))
+      return { inputW, efficiency: inputW > 0 ? input.number('watts') / inputW : 0 }
+    },
+  },
+  'inverter.legs': {
+    says: 'power on each leg and neutral current',
+    inputs: { loads: list('{watts, leg: A | B | AB}') },
+    outputs: { legAW: 'W', legBW: 'W', neutralA: 'A' },
+    source: 'split phase, unity power factor',
+    run: (input) => ({ ...legs(input.rows('loads', { watts, leg: choice('A', 'B', 'AB') }) as never) }),
+  },
+  'generator.derate': {
+    says: 'power a generator really gives at a place',
+    inputs: { ratedW: number('W', 1, 1e6), elevationM: number('m', -430, 6000), airC: number('°C', -60, 60), fuel },
+    outputs: { watts: 'W' },
+    source: 'makers’ de-rating rules',
+    run: (input) => ({
+      watts: derate(
+        input.number('ratedW'),
+        input.number('elevationM'),
+        input.number('airC'),
+        input.text('fuel') as 'petrol',
+      ),
+    }),
+  },
+  'generator.fuel': {
+    says: 'fuel burnt',
+    inputs: { ratedW: number('W', 1, 1e6), watts, hours: number('h', 0, 10000), fuel },
+    outputs: { litres: 'L' },
+    source: 'straight Willans line',
+    run: (input) => ({
+      litres: fuelLitres(
+        input.number('ratedW'),
+        input.number('watts'),
+        input.number('hours'),
+        input.text('fuel') as 'petrol',
+      ),
+    }),
+  },
+  'wiring.drop': {
+    says: 'voltage lost there and back',
+    inputs: {
+      size: text('as “6 AWG” or “16 mm2”'),
+      oneWayM: number('m', 0, 10000),
+      amps: number('A', 0, 10000),
+      volts: number('V', 0.1, 2000),
+    },
+    outputs: { dropV: 'V', dropPct: '%' },
+    source: '2·L·I·R; NEC chapter 9 table 8, IEC 60228',
+    run: (input) => drop(input.all()),
+  },
+  'wiring.ampacity': {
+    says: 'current a conductor may carry',
+    inputs: {
+      size: text('as “6 AWG”'),
+      insulationC: number('°C', 60, 90),
+      ambientC: number('°C', -40, 89),
+      conductors: integer('', 1, 9),
+    },
+    outputs: { amps: 'A' },
+    source: 'NEC 310.16, 310.15, 110.14(C)',
+    run: (input) => ({
+      amps: ampacity(
+        input.text('size'),
+        input.number('insulationC') as 75,
+        input.number('ambientC'),
+        input.number('conductors'),
+      ),
+    }),
+  },
+}
+
+function locationOf(input: Fields) {
+  const longitudeDeg = input.number('longitudeDeg')
+  return { latitudeDeg: input.number('latitudeDeg'), longitudeDeg, utcOffsetH: Math.round(longitudeDeg / 15) }
+}
+
+/**
+ * Runs a public function by name on plain JSON input.
+ * @throws RangeError naming the function or the field, its value and what is allowed
+ */
+export function calculate(name: string, input: unknown): Record<string, unknown> {
+  const found = CALC_FUNCTIONS[name]
+  if (!found) throw new RangeError(`name ${JSON.stringify(name)} is not a function; --list names them all`)
+  return found.run(new Fields(found.inputs, input))
+}

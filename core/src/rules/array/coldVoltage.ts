@@ -1,0 +1,54 @@
+import type { Design } from '../../design/types.ts'
+import { celsius, volts } from '../say.ts'
+import { sound, stop, watch, type Rule } from '../rule.ts'
+
+export const coldVoltageRule: Rule = {
+  id: 'array.cold-voltage',
+  step: 'array',
+  check: ({ design, derived }) =>
+    design.arrays.flatMap((array, i) => {
+      const controller = design.controllers.find(({ id }) => id === array.controllerId)
+      if (!controller) return []
+      const coldV = derived.arrays[i].cold[design.schools.coldVoltage]
+      const { maxInputV } = controller.part
+      const more = { working: `array.cold-voltage.${array.id}` }
+      const most = Math.floor(maxInputV / (coldV / array.inSeries))
+      if (coldV > maxInputV)
+        return [
+          stop(
+            array.id,
+            `${array.name} reaches ${volts(coldV)} at ${celsius(design.place.recordLowC)}.`,
+            `${controller.part.name} is destroyed above ${volts(maxInputV)}. Put fewer modules in series.`,
+            {
+              ...more,
+              remedy:
+                most >= 1
+                  ? { label: `${most} in series`, apply: (d: Design) => reSeries(d, array.id, most) }
+                  : undefined,
+            },
+          ),
+        ]
+      const others = Object.values(derived.arrays[i].cold).filter((each) => each > maxInputV).length
+      if (others > 0)
+        return [
+          watch(
+            array.id,
+            `${array.name}: ${volts(coldV)} on the coldest dawn, by the chosen school.`,
+            `Another school puts it over the ${volts(maxInputV)} limit. Look at all three on the ruler.`,
+            more,
+          ),
+        ]
+      return [
+        sound(
+          array.id,
+          `${volts(coldV)} on the coldest dawn, ${volts(maxInputV)} allowed.`,
+          'All three schools agree.',
+          more,
+        ),
+      ]
+    }),
+}
+
+function reSeries(design: Design, id: string, inSeries: number): Design {
+  return { ...design, arrays: design.arrays.map((array) => (array.id === id ? { ...array, inSeries } : array)) }
+}

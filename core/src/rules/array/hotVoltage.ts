@@ -1,0 +1,32 @@
+import { volts } from '../say.ts'
+import { sound, watch, type Rule } from '../rule.ts'
+
+export const hotVoltageRule: Rule = {
+  id: 'array.hot-voltage',
+  step: 'array',
+  check: ({ design, derived }) =>
+    design.arrays.flatMap((array, i) => {
+      const controller = design.controllers.find(({ id }) => id === array.controllerId)
+      if (!controller) return []
+      const { hotV } = derived.arrays[i]
+      const needed = Math.max(controller.part.minTrackV, derived.chargeV + 5)
+      const more = { working: `array.hot-voltage.${array.id}` }
+      return hotV < needed
+        ? [
+            watch(
+              array.id,
+              `${array.name} falls to ${volts(hotV)} on a hot afternoon.`,
+              `The tracker needs ${volts(needed)}; below it charging stops. Put more modules in series.`,
+              more,
+            ),
+          ]
+        : [
+            sound(
+              array.id,
+              `${volts(hotV)} on the hottest afternoon.`,
+              `Above the ${volts(needed)} the tracker needs.`,
+              more,
+            ),
+          ]
+    }),
+}

@@ -1,0 +1,17 @@
+import { amps } from '../say.ts'
+import { watch, type Rule } from '../rule.ts'
+
+export const stringFuses: Rule = {
+  id: 'array.string-fuses',
+  step: 'array',
+  check: ({ design: { arrays } }) =>
+    arrays
+      .filter(({ inParallel, module }) => (inParallel - 1) * 1.25 * module.iscA > module.seriesFuseA)
+      .map((array) =>
+        watch(
+          array.id,
+          `${array.name} needs a fuse in every string.`,
+          `A short in one would be fed ${amps((array.inParallel - 1) * 1.25 * array.module.iscA)} by the others; its modules stand ${amps(array.module.seriesFuseA)}.`,
+        ),
+      ),
+}

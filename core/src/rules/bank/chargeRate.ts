@@ -1,0 +1,46 @@
+import { CHEMISTRIES } from '../../bank/chemistry.ts'
+import { significant } from '../../units/format.ts'
+import { sound, stop, watch, type Rule } from '../rule.ts'
+
+export const chargeRate: Rule = {
+  id: 'bank.charge-rate',
+  step: 'bank',
+  check: ({ design: { bank, controllers }, derived: { worked } }) => {
+    const rate = worked['bank.charge-rate'].value
+    const { low, high } = CHEMISTRIES[bank.part.chemistry].chargeRate
+    const shown = `${significant(rate * 100, 2)} % of capacity an hour`
+    const more = { working: 'bank.charge-rate' }
+    const limitA = bank.part.maxChargeA * bank.inParallel
+    const outputA = controllers.reduce((sum, { part }) => sum + part.outputA, 0)
+    if (bank.part.chemistry === 'lfp')
+      return outputA > limitA
+        ? [
+            watch(
+              'bank',
+              `Controllers can push ${significant(outputA)} A; the units take ${significant(limitA)} A.`,
+              'Set the controllers’ charge limit, or the management unit will disconnect on a bright day.',
+              more,
+            ),
+          ]
+        : [sound('bank', `Charged at up to ${shown}.`, 'Within what the units accept.', more)]
+    if (rate > high)
+      return [
+        stop(
+          'bank',
+          `Charged at ${shown}.`,
+          `Over ${high * 100} % a lead-acid bank overheats and gasses. Limit the controllers or enlarge the bank.`,
+          more,
+        ),
+      ]
+    if (rate < low)
+      return [
+        watch(
+          'bank',
+          `Charged at only ${shown}.`,
+          `Under ${low * 100} % the acid never mixes and the bank sulphates. More array, or a smaller bank.`,
+          more,
+        ),
+      ]
+    return [sound('bank', `Charged at up to ${shown}.`, 'Within what lead-acid wants.', more)]
+  },
+}

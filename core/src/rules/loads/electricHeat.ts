@@ -1,0 +1,18 @@
+import { dailyEnergy } from '../../loads/energy.ts'
+import { quantity } from '../../units/format.ts'
+import { watch, type Rule } from '../rule.ts'
+
+export const electricHeat: Rule = {
+  id: 'loads.large-share',
+  step: 'loads',
+  check: ({ design: { loads }, derived: { loadsWh, worstMonth } }) =>
+    loads
+      .filter((load) => loads.length > 2 && dailyEnergy(load, worstMonth) > 0.35 * loadsWh[worstMonth])
+      .map((load) =>
+        watch(
+          load.id,
+          `${load.name} alone is ${Math.round((100 * dailyEnergy(load, worstMonth)) / loadsWh[worstMonth])} % of the day.`,
+          `At ${quantity(dailyEnergy(load, worstMonth), 'Wh')} a day it decides the size of everything; see whether it can run on something else.`,
+        ),
+      ),
+}

@@ -1,0 +1,26 @@
+import { dailyEnergy } from '../../loads/energy.ts'
+import { quantity } from '../../units/format.ts'
+import { sound, watch, type Rule } from '../rule.ts'
+
+export const unmetered: Rule = {
+  id: 'loads.unmetered',
+  step: 'loads',
+  check: ({ design: { loads }, derived: { worstMonth } }) => {
+    const all = loads.reduce((sum, load) => sum + dailyEnergy(load, worstMonth), 0)
+    if (all <= 0) return []
+    const guessed = loads.filter((load) => load.basis === 'rated')
+    const guessedWh = guessed.reduce((sum, load) => sum + dailyEnergy(load, worstMonth), 0)
+    const share = guessedWh / all
+    const worst = [...guessed].sort((a, b) => dailyEnergy(b, worstMonth) - dailyEnergy(a, worstMonth))[0]
+    return share > 0.5 && worst
+      ? [
+          watch(
+            'loads',
+            `${Math.round(share * 100)} % of the energy is nameplate guesses.`,
+            `Meter ${worst.name} first: ${quantity(dailyEnergy(worst, worstMonth), 'Wh')} a day hangs on it.`,
+            { working: 'loads.worst-day' },
+          ),
+        ]
+      : [sound('loads', 'Most of the energy is metered.', 'A meter beats a nameplate.', { working: 'loads.worst-day' })]
+  },
+}

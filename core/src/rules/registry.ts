@@ -1,0 +1,71 @@
+import { coldVoltageRule } from './array/coldVoltage.ts'
+import { hotVoltageRule } from './array/hotVoltage.ts'
+import { inputCurrent } from './array/inputCurrent.ts'
+import { liveModules } from './array/liveModules.ts'
+import { missingArray } from './array/missing.ts'
+import { stringFuses } from './array/stringFuses.ts'
+import { autonomy } from './bank/autonomy.ts'
+import { chargeRate } from './bank/chargeRate.ts'
+import { cold } from './bank/cold.ts'
+import { parallelLimit } from './bank/parallelLimit.ts'
+import { sharing } from './bank/sharing.ts'
+import { shock } from './bank/shock.ts'
+import { generatorLoad, generatorSafety, refill } from './generator/generator.ts'
+import { carries, sags, starts } from './inverter/carries.ts'
+import { voltageClass } from './inverter/voltageClass.ts'
+import { electricHeat } from './loads/electricHeat.ts'
+import { unmetered } from './loads/unmetered.ts'
+import { darkMonth } from './place/darkMonth.ts'
+import { illustrativeClimate } from './place/illustrativeClimate.ts'
+import type { Finding, Level, Rule, RuleInput, Step } from './rule.ts'
+import { coldLock, generatorHours, shortHours } from './winter/winter.ts'
+import { runsCarry } from './wiring/runs.ts'
+
+/** Every rule there is, in the order of the steps. */
+export const RULES: readonly Rule[] = [
+  darkMonth,
+  illustrativeClimate,
+  unmetered,
+  electricHeat,
+  autonomy,
+  parallelLimit,
+  sharing,
+  chargeRate,
+  cold,
+  shock,
+  missingArray,
+  coldVoltageRule,
+  hotVoltageRule,
+  inputCurrent,
+  stringFuses,
+  liveModules,
+  carries,
+  starts,
+  sags,
+  voltageClass,
+  generatorLoad,
+  refill,
+  generatorSafety,
+  shortHours,
+  generatorHours,
+  coldLock,
+  runsCarry,
+]
+
+const WORST_FIRST: Record<Level, number> = { stop: 0, watch: 1, open: 2, sound: 3 }
+
+/** All findings about a design, worst first. */
+export function findings(input: RuleInput): Finding[] {
+  return RULES.flatMap((rule) => rule.check(input).map((body) => ({ id: rule.id, step: rule.step, ...body }))).sort(
+    (a, b) => WORST_FIRST[a.level] - WORST_FIRST[b.level],
+  )
+}
+
+/** Cautions that hold for every such system: shown, but they do not mark a step as in trouble. */
+const STANDING_CAUTIONS = new Set(['bank.shock', 'array.live-modules', 'generator.safety'])
+
+/** The mark of a step: its worst finding, standing cautions left out. */
+export function stepLevel(all: readonly Finding[], step: Step): Level {
+  const of = all.filter((finding) => finding.step === step && !STANDING_CAUTIONS.has(finding.id))
+  return of.reduce<Level>((worst, { level }) => (WORST_FIRST[level] < WORST_FIRST[worst] ? level : worst), 'sound')
+}

@@ -1,0 +1,70 @@
+import type { Derived } from '../derive/derive.ts'
+import type { Design } from '../design/types.ts'
+import type { WinterSummary } from '../winter/summary.ts'
+
+export const STEPS = [
+  'place',
+  'loads',
+  'bank',
+  'array',
+  'inverter',
+  'generator',
+  'winter',
+  'wiring',
+  'cost',
+  'build',
+  'log',
+] as const
+export type Step = (typeof STEPS)[number]
+
+/** sound: as it should be. watch: think about it. stop: dangerous or destructive. open: not answered yet. */
+export type Level = 'sound' | 'watch' | 'stop' | 'open'
+
+export interface Remedy {
+  label: string
+  apply: (design: Design) => Design
+}
+
+export interface Finding {
+  id: string
+  step: Step
+  level: Level
+  /** what it is about: an id in the document, or the step */
+  subject: string
+  says: string
+  because: string
+  /** id of the worked sheet with the numbers */
+  working?: string
+  remedy?: Remedy
+}
+
+export interface RuleInput {
+  design: Design
+  derived: Derived
+  /** null until a run has finished */
+  winter: WinterSummary | null
+}
+
+export interface Rule {
+  id: string
+  step: Step
+  check: (input: RuleInput) => Omit<Finding, 'id' | 'step'>[]
+}
+
+type Body = Omit<Finding, 'id' | 'step'>
+type More = Pick<Finding, 'working' | 'remedy'>
+
+const body =
+  (level: Level) =>
+  (subject: string, says: string, because: string, more: More = {}): Body => ({
+    level,
+    subject,
+    says,
+    because,
+    ...more,
+  })
+
+export const sound = body('sound')
+export const watch = body('watch')
+export const stop = body('stop')
+export const open = body('open')

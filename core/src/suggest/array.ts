@@ -1,0 +1,114 @@
+import { layouts, type Layout } from '../array/layouts.ts'
+import { HOT_CELL_RISE_K } from '../array/voltage.ts'
+import { newArray } from '../design/defaults.ts'
+import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../design/types.ts'
+import { derive, sunYearOf } from '../derive/derive.ts'
+import { controllerParts, moduleParts } from '../parts/shelf.ts'
+import { darkMonths, MONTH_NAMES } from '../sun/calendar.ts'
+import { bestTilt } from '../sun/monthly.ts'
+import { quantity, significant } from '../units/format.ts'
+import { chargeVoltage } from '../winter/hours.ts'
+import { surfaceOf } from '../winter/engine.ts'
+import type { Suggestion } from './suggestion.ts'
+
+const MOST_MODULES = 40
+
+/**
+ * Tilt by search over the four darkest months, size by the hand method for the worst month, and the legal layout that
+ * meets it with the least money over the shelf's controllers.
+ */
+export function suggestArray(design: Design): Suggestion {
+  const { place, schools } = design
+  const dark = darkMonths(place.latitudeDeg).slice(1, 5)
+  const { latitudeDeg, horizon, skyModel, albedoBare, albedoSnow } = surfaceOf(
+    place,
+    { tiltDeg: 0, azimuthDeg: 180 },
+    schools.skyModel,
+  )
+  const tilt = bestTilt(
+    place,
+    place.monthly,
+    dark,
+    { latitudeDeg, horizon, skyModel, albedoBare, albedoSnow },
+    sunYearOf(place),
+  )
+  const module = design.arrays[0]?.module ?? moduleParts[0]
+  const first: ArrayField = {
+    ...(design.arrays[0] ??
+      newArray('array-1', moduleParts[0].id, 'controller-1', {
+        inSeries: 1,
+        inParallel: 1,
+        tiltDeg: 60,
+        azimuthDeg: 180,
+      })),
+    tiltDeg: tilt.tiltDeg,
+    azimuthDeg: tilt.azimuthDeg,
+  }
+  const facing = { ...design, arrays: [first] }
+  const { worked } = derive(facing)
+  const needW = worked['array.need'].value
+  const chosen = choose(facing, module, needW)
+  if (!chosen)
+    return {
+      design: facing,
+      reasons: ['No controller on the shelf takes this module at this record low; choose another module.'],
+    }
+  const controllers: Controller[] = Array.from({ length: chosen.layout.controllers }, (_, i) => ({
+    id: `controller-${i + 1}`,
+    name: `Controller ${i + 1}`,
+    part: { ...chosen.controller },
+  }))
+  const arrays = controllers.map((controller, i): ArrayField => ({
+    ...first,
+    id: `array-${i + 1}`,
+    name: controllers.length > 1 ? `Array ${i + 1}` : first.name,
+    controllerId: controller.id,
+    inSeries: chosen.layout.inSeries,
+    inParallel: share(chosen.layout.inParallel, controllers.length, i),
+  }))
+  const sun = worked['place.worst-month-sun']
+  return {
+    design: { ...design, arrays, controllers },
+    reasons: [
+      `${tilt.tiltDeg}° facing ${tilt.azimuthDeg}° collects most in ${dark.map((month) => MONTH_NAMES[month]).join(', ')}: found by search, not by a latitude rule.`,
+      `${quantity(needW, 'W')} by the hand method: ${quantity(worked['loads.battery-day'].value, 'Wh')} a day ÷ (${significant(sun.value)} h × 0.8).`,
+      `${chosen.layout.inSeries} × ${chosen.layout.inParallel} on ${controllers.length} × “${chosen.controller.name}”: ${quantity(chosen.layout.coldV, 'V')} on the coldest dawn, least money of the legal layouts.`,
+      ...(chosen.layout.watts < needW * 0.95
+        ? [
+            `More than ${MOST_MODULES} modules would be needed for the worst month alone; the generator carries the rest.`,
+          ]
+        : []),
+    ],
+  }
+}
+
+function share(total: number, parts: number, index: number): number {
+  return Math.floor(total / parts) + (index < total % parts ? 1 : 0)
+}
+
+function choose(
+  design: Design,
+  module: ModulePart,
+  needW: number,
+): { layout: Layout; controller: ControllerPart } | null {
+  const { place, schools } = design
+  const candidates = controllerParts.flatMap((controller) =>
+    layouts({
+      module,
+      controller,
+      coldestC: place.recordLowC,
+      hottestCellC: place.recordHighC + HOT_CELL_RISE_K,
+      chargeV: chargeVoltage(design),
+      maxModules: MOST_MODULES,
+      method: schools.coldVoltage,
+    }).map((layout) => ({ layout, controller })),
+  )
+  const price = ({ layout, controller }: (typeof candidates)[number]) =>
+    layout.controllers * controller.price + layout.inSeries * layout.inParallel * module.price
+  const enough = candidates.filter(
+    ({ layout, controller }) =>
+      layout.watts >= needW && layout.watts <= layout.controllers * controller.outputA * chargeVoltage(design) * 1.15,
+  )
+  if (enough.length > 0) return [...enough].sort((a, b) => price(a) - price(b))[0]
+  return [...candidates].sort((a, b) => b.layout.watts - a.layout.watts || price(a) - price(b))[0] ?? null
+}

@@ -1,0 +1,75 @@
+import { classVoltage, ratedAh } from '../bank/layout.ts'
+import { CHEMISTRIES } from '../bank/chemistry.ts'
+import { sizeByHand } from '../bank/sizeByHand.ts'
+import { newBank } from '../design/defaults.ts'
+import type { Bank, BatteryPart, Design } from '../design/types.ts'
+import { derive } from '../derive/derive.ts'
+import { batteryParts, inverterParts } from '../parts/shelf.ts'
+import { quantity, significant } from '../units/format.ts'
+import type { Suggestion } from './suggestion.ts'
+
+/**
+ * Bank voltage from power and daily energy, then the part of the same chemistry that needs the fewest strings and,
+ * among those, costs least; strings by the hand method. The inverter follows a changed bank voltage.
+ */
+export function suggestBank(design: Design): Suggestion {
+  const { worked, batteryC } = derive(design)
+  const peakW = worked['loads.peak'].value
+  const dailyWh = worked['loads.battery-day'].value
+  const systemV = peakW > 3000 || dailyWh > 4000 ? 48 : 24
+  const { chemistry } = design.bank.part
+  const facts = CHEMISTRIES[chemistry]
+  const depth = Math.min(design.bank.allowedDepth, facts.depthMax)
+  const size = (part: BatteryPart) =>
+    sizeByHand({
+      dailyWh,
+      days: design.bank.autonomyDays,
+      depth,
+      batteryC,
+      chemistry,
+      systemV,
+      unitV: part.nominalV,
+      unitAh: ratedAh(part),
+    })
+  const candidates = batteryParts
+    .filter((part) => part.chemistry === chemistry && Number.isInteger(systemV / classVoltage(part)))
+    .map((part) => ({ part, sizing: size(part) }))
+    .map((each) => ({ ...each, price: each.part.price * each.sizing.inSeries * each.sizing.inParallel }))
+    .sort(
+      (a, b) =>
+        penalty(a.sizing.inParallel, facts.parallel.recommended) -
+          penalty(b.sizing.inParallel, facts.parallel.recommended) || a.price - b.price,
+    )
+  const { part, sizing } = candidates[0]
+  const bank: Bank = {
+    ...newBank(part.id, systemV, sizing.inParallel),
+    autonomyDays: design.bank.autonomyDays,
+    allowedDepth: depth,
+    takeoff: sizing.inParallel > 2 ? 'equal-leads' : 'opposite-corners',
+  }
+  const inverter = matchVoltage(design, systemV)
+  return {
+    design: { ...design, bank, inverter },
+    reasons: [
+      `${systemV} V: ${quantity(peakW, 'W')} on at once and ${quantity(dailyWh, 'Wh')} a day; under 3 kW and 4 kWh a day 24 V would do.`,
+      `${quantity(dailyWh, 'Wh')} × ${design.bank.autonomyDays} days ÷ ${significant(depth * 100)} % depth ÷ cold at ${batteryC.toFixed(0)} °C = ${quantity(sizing.needWh, 'Wh')}.`,
+      `${sizing.inSeries} × ${sizing.inParallel} of “${part.name}”: least money without too many strings in parallel.`,
+      ...(inverter === design.inverter
+        ? []
+        : [`The inverter was changed to “${inverter.part.name}” to match the bank’s voltage.`]),
+    ],
+  }
+}
+
+const penalty = (parallel: number, recommended: number) => Math.max(0, parallel - recommended)
+
+/** The inverter as it is, or the nearest of its kind for another bank voltage. */
+function matchVoltage(design: Design, systemV: number): Design['inverter'] {
+  const { part } = design.inverter
+  if (part.bankV === systemV) return design.inverter
+  const fits = inverterParts.filter((candidate) => candidate.bankV === systemV)
+  const american = part.topology !== 'single-230'
+  const same = fits.filter((candidate) => (candidate.topology === 'single-230') !== american)
+  const best = [...same].sort((a, b) => Math.abs(a.ratedW - part.ratedW) - Math.abs(b.ratedW - part.ratedW))[0]
+  return best ? { part: { ...best }, quantity: 1 } : design.inverter
+}

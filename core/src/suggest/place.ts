@@ -1,0 +1,29 @@
+import type { Design } from '../design/types.ts'
+import { climateAt, ILLUSTRATIVE_CLIMATES } from '../weather/climates.ts'
+import type { Suggestion } from './suggestion.ts'
+
+/**
+ * The climate rows, extremes and clock of a place from its coordinates. An own climate is left alone; an illustrative
+ * one is recomputed for the latitude, since the sun above it may have moved.
+ */
+export function suggestPlace(design: Design): Suggestion {
+  const { place } = design
+  const utcOffsetH = Math.round(place.longitudeDeg / 15)
+  const reasons = [
+    `Standard time UTC${utcOffsetH >= 0 ? '+' : '−'}${Math.abs(utcOffsetH)}, the hour nearest to the longitude.`,
+  ]
+  if (place.climate === 'own')
+    return {
+      design: { ...design, place: { ...place, utcOffsetH } },
+      reasons: [...reasons, 'Your own monthly figures were left as they are.'],
+    }
+  const climate = ILLUSTRATIVE_CLIMATES.find(({ id }) => id === place.climate)!
+  reasons.push(
+    `Twelve rows of “${climate.name}” under the sun of ${Math.abs(place.latitudeDeg).toFixed(1)}° ${place.latitudeDeg >= 0 ? 'N' : 'S'}: a rounded illustration.`,
+    `Record low ${climate.recordLowC} °C and high ${climate.recordHighC} °C of the same illustration; a neighbour’s thermometer is better.`,
+  )
+  return {
+    design: { ...design, place: { ...place, utcOffsetH, ...climateAt(place.climate, place.latitudeDeg) } },
+    reasons,
+  }
+}

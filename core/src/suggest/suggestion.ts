@@ -1,0 +1,7 @@
+import type { Design } from '../design/types.ts'
+
+/** A step filled from the steps before it, with the reasons for each choice. */
+export interface Suggestion {
+  design: Design
+  reasons: string[]
+}

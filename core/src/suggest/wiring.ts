@@ -1,0 +1,16 @@
+import type { Design } from '../design/types.ts'
+import { cableName, sizeFor } from '../wiring/runs.ts'
+import type { Suggestion } from './suggestion.ts'
+
+/** Every run in the thinnest conductor that carries it and keeps its drop. */
+export function suggestWiring(design: Design): Suggestion {
+  const runs = design.runs.map((run) => ({ ...run, ...sizeFor(design, run) }))
+  const changed = runs.filter((run, i) => run.size !== design.runs[i].size || run.parallel !== design.runs[i].parallel)
+  return {
+    design: { ...design, runs },
+    reasons:
+      changed.length > 0
+        ? changed.map((run) => `${run.name}: ${cableName(run)}.`)
+        : ['Every run already has the thinnest conductor that does.'],
+  }
+}

@@ -1,0 +1,120 @@
+import { bankNominalV } from '../bank/layout.ts'
+import type { Design, WireRun } from '../design/types.ts'
+import { derate } from '../generator/power.ts'
+import { ampacity, CONDUCTORS, deviceFor, drop } from './conductors.ts'
+
+/** A cable run with its currents, drop, capacity and device. */
+export interface WorkedRun {
+  run: WireRun
+  /** current the drop is reckoned with, current the conductor must carry, A */
+  workingA: number
+  designA: number
+  volts: number
+  dropV: number
+  dropPct: number
+  ampacityA: number
+  deviceA: number | null
+  sound: boolean
+  /** how the currents come about */
+  because: string
+}
+
+/** Every run of the design, worked out. */
+export function workedRuns(design: Design): WorkedRun[] {
+  return design.runs.map((run) => workRun(design, run))
+}
+
+/**
+ * Current and voltage of a run by what it connects.
+ * Array: Imp for the drop, Isc × 1.25 × 1.25 for the conductor. Everything else: continuous × 1.25.
+ * Bank to inverter: full load ÷ (efficiency × low cut-out voltage), because the current is highest when the bank is low.
+ */
+export function runCurrents(
+  design: Design,
+  run: WireRun,
+): { workingA: number; designA: number; volts: number; because: string } {
+  const { arrays, controllers, inverter, generator, place, bank } = design
+  const acV = inverter.part.topology === 'split-phase' ? 240 : inverter.part.topology === 'single-120' ? 120 : 230
+  const continuous = (amps: number, volts: number, because: string) => ({
+    workingA: amps,
+    designA: amps * 1.25,
+    volts,
+    because,
+  })
+  switch (run.circuit) {
+    case 'array': {
+      const array = arrays.find(({ id }) => id === run.subjectId) ?? arrays[0]
+      if (!array) return continuous(0, bankNominalV(bank), 'no array yet')
+      const { module, inSeries, inParallel } = array
+      return {
+        workingA: module.impA * inParallel,
+        designA: module.iscA * inParallel * 1.5625,
+        volts: module.vmpV * inSeries,
+        because: `Isc ${module.iscA} A × ${inParallel} × 1.25 × 1.25`,
+      }
+    }
+    case 'controller-bank': {
+      const controller = controllers.find(({ id }) => id === run.subjectId) ?? controllers[0]
+      return continuous(controller?.part.outputA ?? 0, bankNominalV(bank), 'the controller’s output × 1.25')
+    }
+    case 'bank-inverter': {
+      const { ratedW, fullLoadEfficiency, lowCutV } = inverter.part
+      return continuous(
+        (ratedW * inverter.quantity) / (fullLoadEfficiency * lowCutV),
+        bankNominalV(bank),
+        `full load ÷ (${fullLoadEfficiency} × ${lowCutV} V low) × 1.25`,
+      )
+    }
+    case 'inverter-house':
+      return continuous((inverter.part.ratedW * inverter.quantity) / acV, acV, 'the inverter’s rating × 1.25')
+    case 'generator': {
+      const watts = derate(generator.part.ratedW, place.elevationM, 25, generator.part.fuel)
+      return continuous(generator.present ? watts / acV : 0, acV, 'the de-rated generator × 1.25')
+    }
+  }
+}
+
+function workRun(design: Design, run: WireRun): WorkedRun {
+  const currents = runCurrents(design, run)
+  const { dropV, dropPct } = drop({
+    size: run.size,
+    oneWayM: run.oneWayM,
+    amps: currents.workingA / run.parallel,
+    volts: currents.volts,
+  })
+  const ampacityA = ampacity(run.size, run.insulationC, run.ambientC, run.conductors) * run.parallel
+  const deviceA = deviceFor(currents.designA)
+  const sound = ampacityA >= currents.designA && dropPct <= run.allowedDropPct
+  return { run, ...currents, dropV, dropPct, ampacityA, deviceA, sound }
+}
+
+/** Thinner cables than this are not run in parallel. Source: NEC 310.10(G). */
+const PARALLEL_FROM = { awg: '1/0 AWG', metric: '50 mm2' } as const
+const MOST_PARALLEL = 4
+
+/**
+ * The thinnest conductor of the place's basis that carries the current and keeps the drop, single where one does, else
+ * as few equal cables in parallel as do.
+ */
+export function sizeFor(design: Design, run: WireRun): Pick<WireRun, 'size' | 'parallel'> {
+  const { workingA, designA, volts } = runCurrents(design, run)
+  const basis = design.place.wiringBasis
+  const sizes = CONDUCTORS.filter((conductor) => conductor.basis === basis).map(({ size }) => size)
+  for (let parallel = 1; parallel <= MOST_PARALLEL; parallel++) {
+    const fits = sizes
+      .slice(parallel > 1 ? sizes.indexOf(PARALLEL_FROM[basis]) : 0)
+      .find(
+        (size) =>
+          ampacity(size, run.insulationC, run.ambientC, run.conductors) * parallel >= designA &&
+          drop({ size, oneWayM: run.oneWayM, amps: workingA / parallel, volts }).dropPct <= run.allowedDropPct,
+      )
+    if (fits) return { size: fits, parallel }
+  }
+  return { size: sizes[sizes.length - 1], parallel: MOST_PARALLEL }
+}
+
+/** A run's cable as people write it: `2 × 4/0 AWG`, `16 mm²`. */
+export function cableName({ size, parallel }: Pick<WireRun, 'size' | 'parallel'>): string {
+  const plain = size.replace('mm2', 'mm²')
+  return parallel > 1 ? `${parallel} × ${plain}` : plain
+}
