@@ -1,0 +1,65 @@
+import { describe, expect, it } from 'vitest'
+import { larkspurBench, SAMPLE_FAMILIES, newDesign, ILLUSTRATIVE_CLIMATES, type Design } from '@ambrel/core'
+import { readingSchema } from './api.ts'
+import { checkDesign, checkDesignText, problemsOf } from './problems.ts'
+
+describe('the contract of a design', () => {
+  it('accepts every sample and every new design', () => {
+    for (const make of SAMPLE_FAMILIES.flat()) expect(checkDesign(make()).problems).toEqual([])
+    for (const { id } of ILLUSTRATIVE_CLIMATES)
+      for (const latitudeDeg of [-78, -43, 0, 48, 69])
+        expect(checkDesign(newDesign('x', { label: 'x', latitudeDeg, longitudeDeg: 12, climate: id })).problems).toEqual([])
+  })
+
+  const set = (path: string, value: unknown) => {
+    const design = larkspurBench()
+    const keys = path.split('.')
+    const last = keys.pop()!
+    const holder = keys.reduce<Record<string, unknown>>((at, key) => at[key] as Record<string, unknown>, design as unknown as Record<string, unknown>)
+    holder[last] = value
+    return design
+  }
+
+  it.each([
+    ['place.latitudeDeg', 95, 'latitudeDeg 95 is too large; at most 90'],
+    ['loads.2.runningW', -5, 'runningW -5 is too small; at least 0'],
+    ['loads.2.runningW', '1100 W', 'runningW "1100 W" is not a number'],
+    ['loads.0.hoursPerDay', 30, 'hoursPerDay 30 is too large; at most 24'],
+    ['loads', [], 'the load list is empty; add at least one load'],
+    ['bank.part.nominalV', 36, 'do not divide the 48 V bank'],
+    ['bank.inParallel', 1.5, 'inParallel 1.5 must be a whole number'],
+    ['bank.systemV', 36, 'systemV 36 is not allowed; one of 12, 24, 48'],
+    ['runs.0.size', '7 AWG', 'size "7 AWG" is not allowed; one of 14 AWG'],
+    ['name', '', 'name is empty'],
+    ['place.monthly', [], 'monthly has 0 entries; exactly 12'],
+    ['version', 2, 'version 2 was written by a newer Ambrel'],
+    ['arrays.0.colour', 'blue', 'colour is not a field of this document'],
+    ['generator.startStateOfCharge', NaN, 'startStateOfCharge'],
+  ])('%s = %j is named', (path, value, message) => {
+    const { problems } = checkDesign(set(path, value))
+    expect(problems.map((problem) => problem.path)).toContain(path)
+    expect(problems.find((problem) => problem.path === path)!.message).toContain(message)
+  })
+
+  it('finds several problems at once', () => {
+    const design = set('place.latitudeDeg', 95) as Design
+    design.loads[0].duty = 7
+    expect(checkDesign(design).problems).toHaveLength(2)
+  })
+
+  it('says what a missing field is', () => {
+    const design = larkspurBench() as Partial<Design>
+    delete design.bank
+    expect(checkDesign(design).problems[0]).toMatchObject({ path: 'bank', message: 'bank is missing' })
+  })
+
+  it('reads text with a byte order mark and names broken JSON', () => {
+    expect(checkDesignText(`\uFEFF${JSON.stringify(larkspurBench())}`).problems).toEqual([])
+    expect(checkDesignText('{"format": ').problems[0].message).toContain('not JSON')
+  })
+
+  it('names a reading that cannot be', () => {
+    const reading = { at: '2026-01-02T08:00:00Z', batteryV: 52, batteryA: null, stateOfCharge: 1.4, arrayW: null, loadW: null, generatorOn: false, note: '' }
+    expect(problemsOf(readingSchema, reading)[0].path).toBe('stateOfCharge')
+  })
+})

@@ -1,0 +1,262 @@
+import Joi from 'joi'
+import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION } from '@ambrel/core'
+
+/** A finite number within bounds; text that looks like a number is refused, not converted. */
+const number = (min: number, max: number) => Joi.number().strict().min(min).max(max).required()
+const whole = (min: number, max: number) => number(min, max).integer()
+const share = number(0, 1)
+const text = (most = 200) => Joi.string().allow('').max(most).required()
+const name = Joi.string().trim().min(1).max(120).required()
+const id = Joi.string().pattern(/^[\w-]{1,60}$/).required()
+const choice = (...values: (string | number)[]) => Joi.valid(...values).required()
+const orNull = (schema: Joi.NumberSchema) => schema.allow(null)
+const price = number(0, 1e7)
+
+const month = Joi.object({
+  ghiKWhM2Day: number(0, 14),
+  meanC: number(-80, 60),
+  minC: number(-90, 60),
+  maxC: number(-80, 70),
+  snowfallCm: number(0, 1000),
+})
+
+const place = Joi.object({
+  label: text(120),
+  latitudeDeg: number(-90, 90),
+  longitudeDeg: number(-180, 180),
+  elevationM: number(-430, 6000),
+  utcOffsetH: number(-12, 14),
+  wiringBasis: choice('awg', 'metric'),
+  recordLowC: number(-80, 40),
+  recordHighC: number(-20, 60),
+  climate: Joi.string().max(60).required(),
+  monthly: Joi.array().items(month).length(12).required(),
+  persistence: Joi.array().items(number(0, 0.95)).length(12).required(),
+  windMS: number(0, 30),
+  albedoBare: share,
+  albedoSnow: share,
+  horizon: Joi.array()
+    .items(
+      Joi.object({
+        azimuthDeg: number(0, 360),
+        elevationDeg: number(0, 90),
+        cover: choice('terrain', 'evergreen', 'leafless'),
+      }),
+    )
+    .max(360)
+    .required(),
+  batteryRoom: Joi.object({ kind: choice('heated', 'unheated', 'buried'), setC: number(-20, 45) }).required(),
+  brushSnowDays: orNull(number(0, 60)),
+})
+
+const load = Joi.object({
+  id,
+  name,
+  room: text(80),
+  quantity: number(0, 1000),
+  basis: choice('rated', 'metered', 'cycle', 'month'),
+  runningW: number(0, 100000),
+  hoursPerDay: number(0, 24),
+  duty: share,
+  daysPerWeek: number(0, 7),
+  meteredKWh: orNull(number(0, 100000)),
+  meteredHours: orNull(number(0.1, 20000)),
+  cycleWh: orNull(number(0, 100000)),
+  cycleDepth: orNull(share),
+  cycleChargerEfficiency: orNull(number(0.1, 1)),
+  cyclesPerWeek: orNull(number(0, 1000)),
+  monthKWh: orNull(number(0, 100000)),
+  seasonShare: Joi.array().items(number(0, 10)).length(12).required(),
+  hourShape: Joi.array().items(number(0, 1000)).length(24).required(),
+  leg: choice('A', 'B', 'AB', 'DC'),
+  priority: choice('must', 'should', 'canWait'),
+  movable: Joi.boolean().strict().required(),
+  startKind: choice('none', 'compressor', 'submersible-pump', 'soft-start-pump', 'induction-tool', 'universal-tool'),
+  startW: orNull(number(0, 1000000)),
+})
+
+const batteryPart = Joi.object({
+  id,
+  name,
+  chemistry: choice('lfp', 'flooded', 'agm', 'gel'),
+  nominalV: number(1, 60),
+  capacities: Joi.array()
+    .items(Joi.object({ hours: number(0.1, 1000), ampHours: number(0.1, 20000) }))
+    .min(1)
+    .max(12)
+    .required(),
+  resistanceMilliohm: number(0, 1000),
+  maxChargeA: number(0.1, 10000),
+  maxDischargeA: number(0.1, 10000),
+  surgeA: number(0.1, 20000),
+  cycles: Joi.array()
+    .items(Joi.object({ depth: number(0.01, 1), cycles: number(1, 1e6) }))
+    .max(12)
+    .required(),
+  calendarYears: number(0.5, 60),
+  parallelLimit: whole(1, 64),
+  weightKg: number(0, 5000),
+  heaterW: number(0, 2000),
+  price,
+})
+
+const bank = Joi.object({
+  systemV: choice(12, 24, 48),
+  part: batteryPart.required(),
+  inSeries: whole(1, 48),
+  inParallel: whole(1, 200),
+  autonomyDays: number(0.25, 60),
+  allowedDepth: number(0.05, 1),
+  cutoffStateOfCharge: number(0, 0.9),
+  takeoff: choice('one-end', 'opposite-corners', 'equal-leads'),
+  linkMilliohm: number(0, 100),
+})
+
+const modulePart = Joi.object({
+  id,
+  name,
+  ratedW: number(1, 2000),
+  vocV: number(1, 300),
+  iscA: number(0.1, 60),
+  vmpV: number(1, 300),
+  impA: number(0.1, 60),
+  betaVocPctPerK: number(-1, -0.01),
+  alphaIscPctPerK: number(-0.5, 0.5),
+  gammaPctPerK: number(-1, -0.01),
+  cells: whole(1, 400),
+  seriesFuseA: number(1, 100),
+  lengthM: number(0.1, 5),
+  widthM: number(0.1, 5),
+  weightKg: number(0, 200),
+  price,
+})
+
+const array = Joi.object({
+  id,
+  name,
+  module: modulePart.required(),
+  inSeries: whole(1, 60),
+  inParallel: whole(1, 100),
+  controllerId: id,
+  tiltDeg: number(0, 90),
+  azimuthDeg: number(0, 360),
+  mounting: choice('open-rack', 'roof-parallel'),
+  distanceM: number(0, 5000),
+  soilingLoss: number(0, 0.9),
+  mismatchLoss: number(0, 0.9),
+  lightInducedLoss: number(0, 0.9),
+  wiringLoss: number(0, 0.9),
+  ageYears: number(0, 60),
+})
+
+const controller = Joi.object({
+  id,
+  name,
+  part: Joi.object({
+    id,
+    name,
+    maxInputV: number(5, 2000),
+    minTrackV: number(0, 2000),
+    maxTrackV: number(1, 2000),
+    maxInputA: number(0.1, 1000),
+    outputA: number(0.1, 1000),
+    efficiency: number(0.5, 1),
+    selfW: number(0, 200),
+    price,
+  }).required(),
+})
+
+const inverter = Joi.object({
+  part: Joi.object({
+    id,
+    name,
+    topology: choice('split-phase', 'single-120', 'single-230'),
+    ratedW: number(50, 200000),
+    surgeW: number(50, 1000000),
+    surgeS: number(0.01, 3600),
+    idleW: number(0, 2000),
+    peakEfficiency: number(0.3, 0.999),
+    peakAtFraction: number(0.01, 0.95),
+    fullLoadEfficiency: number(0.3, 0.999),
+    chargerA: number(0, 2000),
+    chargerEfficiency: number(0.3, 0.999),
+    transferA: number(0, 2000),
+    lowCutV: number(5, 60),
+    bankV: choice(12, 24, 48),
+    weightKg: number(0, 2000),
+    price,
+  }).required(),
+  quantity: whole(1, 12),
+})
+
+const generator = Joi.object({
+  present: Joi.boolean().strict().required(),
+  part: Joi.object({
+    id,
+    name,
+    fuel: choice('petrol', 'propane', 'natural-gas', 'diesel'),
+    ratedW: number(100, 1000000),
+    price,
+  }).required(),
+  startStateOfCharge: share,
+  stopStateOfCharge: share,
+  minRunH: number(0, 48),
+  maxRunH: number(0.5, 240),
+  quietFromH: whole(0, 23),
+  quietToH: whole(0, 23),
+  fullChargeEveryDays: orNull(number(1, 365)),
+  loadShareLimit: number(0.1, 1),
+  fuelPricePerL: number(0, 1000),
+})
+
+const run = Joi.object({
+  id,
+  name,
+  circuit: choice('array', 'controller-bank', 'bank-inverter', 'inverter-house', 'generator'),
+  subjectId: Joi.string().max(60).allow(null).required(),
+  oneWayM: number(0, 10000),
+  size: choice(...CONDUCTORS.map(({ size }) => size)),
+  parallel: whole(1, 8),
+  insulationC: choice(60, 75, 90),
+  ambientC: number(-40, 59),
+  conductors: whole(1, 9),
+  allowedDropPct: number(0.1, 20),
+})
+
+const budget = Joi.object({
+  currency: Joi.string().pattern(/^[A-Z]{3}$/).required(),
+  taxPct: number(0, 100),
+  freight: price,
+  labour: price,
+  discount: price,
+  contingencyPct: number(0, 100),
+  extras: Joi.array()
+    .items(Joi.object({ id, name, quantity: number(0, 100000), unitPrice: number(0, 1e7) }))
+    .max(500)
+    .required(),
+})
+
+/** The shape and ranges of a Design document; what contradicts itself is found by the core's invariants. */
+export const designSchema = Joi.object({
+  format: choice(DESIGN_FORMAT),
+  version: choice(DESIGN_VERSION),
+  name,
+  variant: name,
+  notes: text(20000),
+  place: place.required(),
+  loads: Joi.array().items(load).max(500).required(),
+  bank: bank.required(),
+  arrays: Joi.array().items(array).max(50).required(),
+  controllers: Joi.array().items(controller).max(50).required(),
+  inverter: inverter.required(),
+  generator: generator.required(),
+  winter: Joi.object({ years: whole(1, 1000), seed: whole(0, 2147483647) }).required(),
+  runs: Joi.array().items(run).max(500).required(),
+  budget: budget.required(),
+  build: Joi.object({ done: Joi.array().items(Joi.string().max(80)).max(1000).required() }).required(),
+  schools: Joi.object({
+    coldVoltage: choice('coefficient', 'code-table', 'flat'),
+    peak: choice('coincidence', 'everything'),
+    skyModel: choice('hay-davies', 'perez'),
+  }).required(),
+})

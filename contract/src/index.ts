@@ -1,0 +1,3 @@
+export * from './api.ts'
+export * from './design.ts'
+export * from './problems.ts'

@@ -1,0 +1,134 @@
+import { and, asc, desc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm'
+import type { Design } from '@ambrel/core'
+import type { DesignEntry, HistoryEntry, StoredDesign } from '@ambrel/contract'
+import type { Database } from './database.ts'
+import { design, designHistory } from './schema.ts'
+
+/** Versions of a design that are kept. */
+const HISTORY_KEPT = 100
+export const BIN_DAYS = 30
+
+const entryColumns = {
+  id: design.id,
+  familyId: design.familyId,
+  name: design.name,
+  variant: design.variant,
+  placeLabel: design.placeLabel,
+  version: design.version,
+  updatedAt: design.updatedAt,
+  deletedAt: design.deletedAt,
+}
+
+type EntryRow = Omit<DesignEntry, 'updatedAt' | 'deletedAt'> & { updatedAt: Date; deletedAt: Date | null }
+
+function toEntry(row: EntryRow): DesignEntry {
+  const { id, familyId, name, variant, placeLabel, version } = row
+  return {
+    id, familyId, name, variant, placeLabel, version,
+    updatedAt: row.updatedAt.toISOString(),
+    deletedAt: row.deletedAt?.toISOString() ?? null,
+  }
+}
+
+const named = (document: Design) => ({
+  name: document.name,
+  variant: document.variant,
+  placeLabel: document.place.label,
+  document,
+})
+
+/** Every design on the shelf, or in the bin, families together in the order they were made. */
+export async function listDesigns(db: Database, inBin = false): Promise<DesignEntry[]> {
+  const rows = await db
+    .select(entryColumns)
+    .from(design)
+    .where(inBin ? isNotNull(design.deletedAt) : isNull(design.deletedAt))
+    .orderBy(asc(design.createdAt))
+  return rows.map(toEntry)
+}
+
+export async function readDesign(db: Database, id: string): Promise<StoredDesign | null> {
+  const [row] = await db
+    .select({ ...entryColumns, document: design.document })
+    .from(design)
+    .where(and(eq(design.id, id), isNull(design.deletedAt)))
+  return row ? { ...toEntry(row), document: row.document } : null
+}
+
+/** Stores a new design, in a family of its own unless one is named. */
+export async function createDesign(
+  db: Database,
+  document: Design,
+  place: { id?: string; familyId?: string } = {},
+): Promise<StoredDesign> {
+  return db.transaction(async (tx) => {
+    const familyId = place.familyId ?? sql`gen_random_uuid()`
+    const [row] = await tx
+      .insert(design)
+      .values({ ...named(document), familyId, ...(place.id ? { id: place.id } : {}) } as typeof design.$inferInsert)
+      .returning()
+    await tx.insert(designHistory).values({ designId: row.id, version: 1, document })
+    return { ...toEntry(row), document }
+  })
+}
+
+/**
+ * Saves a design made from `version`; a save from an older version changes nothing.
+ * @returns the stored design, or null where the version is stale or the design is gone
+ */
+export async function saveDesign(
+  db: Database,
+  id: string,
+  version: number,
+  document: Design,
+): Promise<StoredDesign | null> {
+  return db.transaction(async (tx) => {
+    const [row] = await tx
+      .update(design)
+      .set({ ...named(document), version: sql`${design.version} + 1`, updatedAt: sql`clock_timestamp()` })
+      .where(and(eq(design.id, id), eq(design.version, version), isNull(design.deletedAt)))
+      .returning()
+    if (!row) return null
+    await tx.insert(designHistory).values({ designId: id, version: row.version, document })
+    await tx
+      .delete(designHistory)
+      .where(and(eq(designHistory.designId, id), lt(designHistory.version, row.version - HISTORY_KEPT + 1)))
+    return { ...toEntry(row), document }
+  })
+}
+
+export async function historyOf(db: Database, id: string): Promise<HistoryEntry[]> {
+  const rows = await db
+    .select({ version: designHistory.version, savedAt: designHistory.savedAt })
+    .from(designHistory)
+    .where(eq(designHistory.designId, id))
+    .orderBy(desc(designHistory.version))
+  return rows.map(({ version, savedAt }) => ({ version, savedAt: savedAt.toISOString() }))
+}
+
+export async function readVersion(db: Database, id: string, version: number): Promise<Design | null> {
+  const [row] = await db
+    .select({ document: designHistory.document })
+    .from(designHistory)
+    .where(and(eq(designHistory.designId, id), eq(designHistory.version, version)))
+  return row?.document ?? null
+}
+
+/** Moves a design to the bin or back out of it. @returns whether there was such a design */
+export async function setDeleted(db: Database, id: string, deleted: boolean): Promise<boolean> {
+  const rows = await db
+    .update(design)
+    .set({ deletedAt: deleted ? sql`clock_timestamp()` : null })
+    .where(and(eq(design.id, id), deleted ? isNull(design.deletedAt) : isNotNull(design.deletedAt)))
+    .returning({ id: design.id })
+  return rows.length > 0
+}
+
+/** Empties from the bin what has lain there for thirty days. @returns how many */
+export async function emptyOldBin(db: Database): Promise<number> {
+  const rows = await db
+    .delete(design)
+    .where(lt(design.deletedAt, sql`clock_timestamp() - make_interval(days => ${BIN_DAYS})`))
+    .returning({ id: design.id })
+  return rows.length
+}

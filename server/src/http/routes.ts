@@ -1,0 +1,141 @@
+import { Router, type Request } from 'express'
+import { ILLUSTRATIVE_CLIMATES, newDesign, readingProblems, type Reading } from '@ambrel/core'
+import {
+  checkDesign,
+  newDesignSchema,
+  PART_KINDS,
+  readingSchema,
+  saveSchema,
+  variantSchema,
+  type NewDesignBody,
+  type PartKind,
+} from '@ambrel/contract'
+import type { Database } from '../db/database.ts'
+import * as designs from '../db/designs.ts'
+import * as shelf from '../db/shelf.ts'
+import { badRequest, notFound, requireBody, stale } from './errors.ts'
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
+
+/** The API. Every write is checked by the contract; every refusal names its fields. */
+export function apiRoutes(db: Database): Router {
+  const router = Router()
+
+  router.get('/health', async (_request, response) => {
+    await db.execute('select 1')
+    response.json({ status: 'ok' })
+  })
+
+  router.get('/designs', async (_request, response) => {
+    response.json(await designs.listDesigns(db))
+  })
+
+  router.get('/bin', async (_request, response) => {
+    response.json(await designs.listDesigns(db, true))
+  })
+
+  router.post('/designs', async (request, response) => {
+    response.status(201).json(await designs.createDesign(db, newDocument(request.body)))
+  })
+
+  router.get('/designs/:id', async (request, response) => {
+    response.json(await existing(db, request))
+  })
+
+  router.put('/designs/:id', async (request, response) => {
+    const current = await existing(db, request)
+    const { version, document } = requireBody<{ version: number; document: unknown }>(saveSchema, request.body)
+    const saved = await designs.saveDesign(db, current.id, version, sound(document))
+    if (!saved) throw stale(await existing(db, request))
+    response.json(saved)
+  })
+
+  router.delete('/designs/:id', async (request, response) => {
+    if (!(await designs.setDeleted(db, idOf(request), true))) throw notFound('this design')
+    response.status(204).end()
+  })
+
+  router.post('/designs/:id/restore', async (request, response) => {
+    if (!(await designs.setDeleted(db, idOf(request), false))) throw notFound('this design')
+    response.json(await existing(db, request))
+  })
+
+  router.post('/designs/:id/variants', async (request, response) => {
+    const from = await existing(db, request)
+    const { variant, document } = requireBody<{ variant: string; document?: unknown }>(variantSchema, request.body)
+    const copy = { ...sound(document ?? from.document), variant }
+    response.status(201).json(await designs.createDesign(db, copy, { familyId: from.familyId }))
+  })
+
+  router.get('/designs/:id/history', async (request, response) => {
+    const { id } = await existing(db, request)
+    response.json(await designs.historyOf(db, id))
+  })
+
+  router.get('/designs/:id/history/:version', async (request, response) => {
+    const document = await designs.readVersion(db, idOf(request), Number(request.params.version) || 0)
+    if (!document) throw notFound(`version ${request.params.version}`)
+    response.json(document)
+  })
+
+  router.get('/designs/:id/readings', async (request, response) => {
+    const { id } = await existing(db, request)
+    response.json(await shelf.listReadings(db, id))
+  })
+
+  router.post('/designs/:id/readings', async (request, response) => {
+    const { id } = await existing(db, request)
+    const reading = requireBody<Reading>(readingSchema, request.body)
+    const problems = readingProblems(reading)
+    if (problems.length > 0) throw badRequest(problems)
+    response.status(201).json(await shelf.addReading(db, id, reading))
+  })
+
+  router.delete('/designs/:id/readings/:readingId', async (request, response) => {
+    if (!(await shelf.removeReading(db, idOf(request), Number(request.params.readingId) || 0)))
+      throw notFound('this reading')
+    response.status(204).end()
+  })
+
+  router.get('/parts', async (request, response) => {
+    const { kind } = request.query
+    if (kind !== undefined && !PART_KINDS.includes(kind as PartKind))
+      throw badRequest([{ path: 'kind', value: kind, message: `kind ${String(kind)} is not allowed; one of ${PART_KINDS.join(', ')}` }])
+    response.json(await shelf.listParts(db, kind as PartKind | undefined))
+  })
+
+  return router
+}
+
+function idOf(request: Request): string {
+  const id = String(request.params.id)
+  if (!UUID.test(id)) throw notFound('this design')
+  return id
+}
+
+async function existing(db: Database, request: Request) {
+  const found = await designs.readDesign(db, idOf(request))
+  if (!found) throw notFound('this design')
+  return found
+}
+
+function sound(value: unknown) {
+  const { design, problems } = checkDesign(value)
+  if (!design) throw badRequest(problems.map((problem) => ({ ...problem, value: problem.value ?? null })))
+  return design
+}
+
+/** A whole document as it was exported, or a fresh one from a name and a place. */
+function newDocument(body: unknown) {
+  if (typeof body === 'object' && body !== null && 'format' in body) return sound(body)
+  const { name, ...place } = requireBody<NewDesignBody>(newDesignSchema, body)
+  if (!ILLUSTRATIVE_CLIMATES.some(({ id }) => id === place.climate))
+    throw badRequest([
+      {
+        path: 'climate',
+        value: place.climate,
+        message: `climate ${place.climate} is not allowed; one of ${ILLUSTRATIVE_CLIMATES.map(({ id }) => id).join(', ')}`,
+      },
+    ])
+  return newDesign(name, { ...place, label: name })
+}
