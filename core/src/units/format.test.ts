@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { decimal, quantity, significant } from './format.ts'
+import { decimal, fieldUnit, parseNumber, quantity, significant } from './format.ts'
 import { celsiusToFahrenheit, fahrenheitToCelsius, feetToMetres, metresToFeet } from './convert.ts'
 
 describe('figures as a reader sees them', () => {
@@ -33,5 +33,25 @@ describe('figures as a reader sees them', () => {
       expect(fahrenheitToCelsius(celsiusToFahrenheit(value))).toBeCloseTo(value, 12)
       expect(feetToMetres(metresToFeet(value))).toBeCloseTo(value, 12)
     }
+  })
+
+  it.each([
+    ['1 234.5', 1234.5],
+    ['12,5', 12.5],
+    ['−31', -31],
+    ['.5', 0.5],
+    ['12 W', null],
+    ['', null],
+    ['1.2.3', null],
+  ])('reads %j as %s', (typed, value) => {
+    expect(parseNumber(typed)).toBe(value)
+  })
+
+  it('a field shows and takes back the reader’s unit', () => {
+    const feet = fieldUnit('m', 'imperial')
+    expect(feet.unit).toBe('ft')
+    expect(feet.toStored(feet.toShown(60))).toBeCloseTo(60, 12)
+    expect(fieldUnit('share', 'metric').toShown(0.32)).toBeCloseTo(32, 12)
+    expect(fieldUnit('W', 'imperial').toShown(5)).toBe(5)
   })
 })

@@ -1,4 +1,13 @@
-import { celsiusToFahrenheit, kilogramsToPounds, litresToGallons, metresToFeet } from './convert.ts'
+import {
+  celsiusToFahrenheit,
+  fahrenheitToCelsius,
+  feetToMetres,
+  gallonsToLitres,
+  kilogramsToPounds,
+  litresToGallons,
+  metresToFeet,
+  poundsToKilograms,
+} from './convert.ts'
 
 /** The reader's choice of units; it never changes a stored value. */
 export type UnitSystem = 'metric' | 'imperial'
@@ -37,11 +46,33 @@ function scaled(value: number, unit: string, kilo: string): string {
   return Math.abs(value) >= KILO_FROM - 0.5 ? `${significant(value / 1000)} ${kilo}` : `${significant(value)} ${unit}`
 }
 
-const inImperial: Record<string, { unit: string; convert: (value: number) => number }> = {
-  '°C': { unit: '°F', convert: celsiusToFahrenheit },
-  m: { unit: 'ft', convert: metresToFeet },
-  L: { unit: 'gal', convert: litresToGallons },
-  kg: { unit: 'lb', convert: kilogramsToPounds },
+const inImperial: Record<string, { unit: string; convert: (value: number) => number; back: (value: number) => number }> =
+  {
+    '°C': { unit: '°F', convert: celsiusToFahrenheit, back: fahrenheitToCelsius },
+    m: { unit: 'ft', convert: metresToFeet, back: feetToMetres },
+    L: { unit: 'gal', convert: litresToGallons, back: gallonsToLitres },
+    kg: { unit: 'lb', convert: kilogramsToPounds, back: poundsToKilograms },
+  }
+
+/** How a field shows a stored unit: its own unit, and the way there and back. A share is typed as a percentage. */
+export function fieldUnit(
+  unit: string,
+  system: UnitSystem,
+): { unit: string; toShown: (stored: number) => number; toStored: (shown: number) => number } {
+  if (unit === 'share') return { unit: '%', toShown: (share) => share * 100, toStored: (percent) => percent / 100 }
+  const other = system === 'imperial' ? inImperial[unit] : undefined
+  return other
+    ? { unit: other.unit, toShown: other.convert, toStored: other.back }
+    : { unit, toShown: (value) => value, toStored: (value) => value }
+}
+
+/**
+ * Reads a number as a person types it: spaces between thousands, a decimal comma, a true minus sign.
+ * @returns null for anything else
+ */
+export function parseNumber(typed: string): number | null {
+  const plain = typed.replace(/[\s\u2009\u00a0]/g, '').replace('−', '-').replace(',', '.')
+  return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(plain) ? Number(plain) : null
 }
 
 /**

@@ -1,0 +1,110 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { larkspurBench, type Design } from '@ambrel/core'
+
+const bin = fileURLToPath(new URL('../bin/ambrel.mjs', import.meta.url))
+let folder: string
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'ambrel-cli-'))
+})
+afterAll(() => rmSync(folder, { recursive: true }))
+
+function ambrel(args: string[], input?: string) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], { encoding: 'utf8', input })
+  return { status, stdout, stderr }
+}
+
+function file(change: (design: Design) => void = () => {}): string {
+  const design = larkspurBench()
+  change(design)
+  const path = join(folder, `${Math.abs(JSON.stringify(design).length)}-${expect.getState().currentTestName!.length}.json`)
+  writeFileSync(path, JSON.stringify(design))
+  return path
+}
+
+describe('ambrel', () => {
+  it('check prints findings', () => {
+    const { status, stdout } = ambrel(['check', file(), '--years', '2'])
+    expect(status).toBe(0)
+    const { findings } = JSON.parse(stdout)
+    expect(findings.length).toBeGreaterThan(10)
+    for (const finding of findings) {
+      expect(Object.keys(finding)).toEqual(['id', 'step', 'level', 'subject', 'says', 'because'])
+      expect(['sound', 'watch', 'stop', 'open']).toContain(finding.level)
+    }
+  })
+
+  it('derive prints worked values by id', () => {
+    const worked = JSON.parse(ambrel(['derive', file()]).stdout)
+    expect(worked['bank.days']).toMatchObject({ unit: 'd', source: expect.any(String) })
+  })
+
+  it('run prints years, median and 1 in 10, the same for the same seed', () => {
+    const path = file()
+    const first = ambrel(['run', path, '--years', '3', '--seed', '5'])
+    expect(first.status).toBe(0)
+    const result = JSON.parse(first.stdout)
+    expect(result.years).toHaveLength(3)
+    expect(Object.keys(result.years[0].shortHours)).toEqual(['must', 'should', 'canWait'])
+    for (const year of result.years) expect(year.residualRelative).toBeLessThan(1e-9)
+    expect(ambrel(['run', path, '--years', '3', '--seed', '5']).stdout).toBe(first.stdout)
+  })
+
+  it('calc runs one function, a list of them, and many lines', () => {
+    const one = ambrel(['calc', 'sun.diffuseFraction', '{"clearness":0.35}'])
+    expect(JSON.parse(one.stdout).fraction).toBeCloseTo(0.90425, 5)
+    const names = JSON.parse(ambrel(['calc', '--list']).stdout).map((each: { name: string }) => each.name)
+    for (const name of ['sun.position', 'weather.generate', 'bank.kineticStep', 'winter.balance']) expect(names).toContain(name)
+    const lines = ambrel(
+      ['calc', '-'],
+      [
+        '{"name":"array.coldVoltage","with":{"inSeries":9,"vocV":49.8,"betaVocPctPerK":-0.26,"coldestC":-31}}',
+        '{"name":"array.coldVoltage","with":{"inSeries":0,"vocV":49.8,"betaVocPctPerK":-0.26,"coldestC":-31}}',
+        'nonsense',
+        `{"name":"winter.balance","with":{"designFile":${JSON.stringify(file())},"years":1,"seed":3}}`,
+      ].join('\n'),
+    ).stdout.trim().split('\n').map((line) => JSON.parse(line))
+    expect(lines[0].volts).toBeCloseTo(513.5, 1)
+    expect(lines[1].error).toContain('inSeries 0')
+    expect(lines[2].error).toContain('not JSON')
+    expect(lines[3].years[0].residualRelative).toBeLessThan(1e-9)
+  })
+
+  it.each([
+    [['run', 'no-such-file.json'], 'no-such-file.json'],
+    [['calc', 'sun.position', '{"latitudeDeg":95,"longitudeDeg":0,"at":"2024-01-01T00:00:00Z"}'], 'latitudeDeg 95'],
+    [['calc', 'sun.position', '{'], 'not JSON'],
+    [['calc', 'nothing'], 'name "nothing" is not a function'],
+    [['calc'], 'name is missing'],
+    [['frobnicate'], 'frobnicate'],
+    [['run'], 'file'],
+  ])('%j ends with code 2 and one line', (args, message) => {
+    const { status, stdout, stderr } = ambrel(args)
+    expect(status).toBe(2)
+    expect(stdout).toBe('')
+    expect(stderr.trim().split('\n')).toHaveLength(1)
+    expect(stderr).toContain(message)
+  })
+
+  it.each([
+    ['loads: the load list is empty', (d: Design): unknown => (d.loads = [])],
+    ['version 4 was written by a newer', (d: Design): unknown => ((d as { version: number }).version = 4)],
+    ['do not divide the 48 V bank', (d: Design): unknown => (d.bank.part.nominalV = 36)],
+    ['place.latitudeDeg: latitudeDeg 95', (d: Design): unknown => (d.place.latitudeDeg = 95)],
+  ])('a file is refused: %s', (message, change) => {
+    const { status, stderr } = ambrel(['check', file(change)])
+    expect(status).toBe(2)
+    expect(stderr).toContain(message)
+  })
+
+  it('refuses a run of no years', () => {
+    const { status, stderr } = ambrel(['run', file(), '--years', '0'])
+    expect(status).toBe(2)
+    expect(stderr).toContain('--years 0 is not allowed; a whole number from 1 to 1000')
+  })
+})

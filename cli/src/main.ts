@@ -1,0 +1,89 @@
+import { Command, CommanderError } from 'commander'
+import { derive, findings, larkspurBench, MAX_YEARS, runStartDay, summariseWinter, WinterEngine } from '@ambrel/core'
+import { calc, calcLines, listFunctions } from './calc.ts'
+import { InputError, readDesign, wholeNumber } from './files.ts'
+import { runDesign } from './run.ts'
+
+const WRONG_INPUT = 2
+const print = (value: unknown): void => {
+  process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
+}
+
+function program(): Command {
+  const ambrel = new Command('ambrel').description('the computation of Ambrel from a shell, on a design file; prints JSON')
+  ambrel.exitOverride().configureOutput({ writeErr: () => {} })
+
+  ambrel
+    .command('check <file>')
+    .description('what the rules say about a design')
+    .option('--years <n>', 'weather years for the winter rules', '10')
+    .action((file: string, options: { years: string }) => {
+      const design = readDesign(file)
+      const years = wholeNumber('--years', options.years, 1, MAX_YEARS)
+      const results = new WinterEngine().run(design, { years, seed: design.winter.seed })
+      const winter = summariseWinter(results, design.place.latitudeDeg, runStartDay(design.place.latitudeDeg))
+      const all = findings({ design, derived: derive(design), winter })
+      print({ findings: all.map(({ id, step, level, subject, says, because }) => ({ id, step, level, subject, says, because })) })
+    })
+
+  ambrel
+    .command('derive <file>')
+    .description('every worked value by id')
+    .action((file: string) => print(derive(readDesign(file)).worked))
+
+  ambrel
+    .command('run <file>')
+    .description('runs winters hour by hour')
+    .option('--years <n>', `1 to ${MAX_YEARS}`)
+    .option('--seed <n>', 'whole number')
+    .option('--trace <csv>', 'writes every hour to this file')
+    .action((file: string, options: { years?: string; seed?: string; trace?: string }) => {
+      const design = readDesign(file)
+      const years = options.years === undefined ? design.winter.years : wholeNumber('--years', options.years, 1, MAX_YEARS)
+      const seed = options.seed === undefined ? design.winter.seed : wholeNumber('--seed', options.seed, 0, 2147483647)
+      print(runDesign(design, years, seed, options.trace))
+    })
+
+  ambrel
+    .command('calc [name] [input]')
+    .description('a public function of the core by name; “-” reads one JSON call per line')
+    .option('--list', 'every function with inputs, outputs, units, ranges and source')
+    .action(async (name: string | undefined, input: string | undefined, options: { list?: boolean }) => {
+      if (options.list) return print(listFunctions())
+      if (name === '-') return calcLines(process.stdin, (line) => void process.stdout.write(`${line}\n`))
+      if (!name) throw new InputError('name is missing; --list names every function')
+      print(calc(name, parse(input ?? '{}')))
+    })
+
+  ambrel
+    .command('sample')
+    .description('prints the demo design, to start a file from')
+    .action(() => print(larkspurBench()))
+
+  return ambrel
+}
+
+function parse(input: string): unknown {
+  try {
+    return JSON.parse(input)
+  } catch (error) {
+    throw new InputError(`not JSON: ${(error as Error).message}`)
+  }
+}
+
+/** Runs a command line. @returns the exit code: 0, or 2 for wrong use and bad input after one clear line */
+export async function main(args: readonly string[]): Promise<number> {
+  try {
+    await program().parseAsync([...args], { from: 'user' })
+    return 0
+  } catch (error) {
+    if (error instanceof CommanderError) {
+      if (error.exitCode === 0) return 0
+      process.stderr.write(`ambrel: ${error.message.replace(/^error: /, '')}\n`)
+      return WRONG_INPUT
+    }
+    if (!(error instanceof InputError)) throw error
+    process.stderr.write(`ambrel: ${error.message.replace(/\s*\n\s*/g, ' ')}\n`)
+    return WRONG_INPUT
+  }
+}

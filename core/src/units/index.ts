@@ -1,0 +1,2 @@
+export * from './convert.ts'
+export * from './format.ts'

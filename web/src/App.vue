@@ -1,0 +1,11 @@
+<script setup lang="ts">
+import { watchEffect } from 'vue'
+import { usePrefs } from './stores/prefs.ts'
+
+const prefs = usePrefs()
+watchEffect(() => document.documentElement.classList.toggle('dark', prefs.theme === 'night'))
+</script>
+
+<template>
+  <RouterView />
+</template>

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { computed, ref, useId, watch } from 'vue'
+import { fieldUnit, parseNumber } from '@ambrel/core/units'
+import { usePrefs } from '../stores/prefs.ts'
+import { useDesign } from '../stores/design.ts'
+
+const props = withDefaults(
+  defineProps<{
+    modelValue: number | null
+    /** stored unit; shown in the reader's own */
+    unit?: string
+    label?: string
+    /** place in the document whose problem belongs here */
+    path?: string
+    /** shows the label above instead of only telling it to a screen reader */
+    labelled?: boolean
+    nullable?: boolean
+    step?: number
+    problem?: string
+    width?: string
+  }>(),
+  { unit: '', label: '', path: '', step: 1, problem: '', width: '' },
+)
+const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
+
+const prefs = usePrefs()
+const design = useDesign()
+const id = useId()
+const shownUnit = computed(() => fieldUnit(props.unit, prefs.units))
+const tidy = (value: number) => String(Number(value.toPrecision(6)))
+const shown = computed(() => (props.modelValue === null ? '' : tidy(shownUnit.value.toShown(props.modelValue))))
+const typed = ref(shown.value)
+const mistake = ref('')
+watch(shown, (now) => {
+  typed.value = now
+  mistake.value = ''
+})
+
+const error = computed(() => mistake.value || props.problem || (props.path ? (design.problemAt.get(props.path) ?? '') : ''))
+
+function commit(): void {
+  if (typed.value.trim() === shown.value) {
+    mistake.value = ''
+    return
+  }
+  if (typed.value.trim() === '' && props.nullable) return send(null)
+  const value = parseNumber(typed.value)
+  if (value === null) mistake.value = typed.value.trim() === '' ? `${props.label || 'this'} is empty; write a number` : `“${typed.value}” is not a number`
+  else send(shownUnit.value.toStored(value))
+}
+
+function send(value: number | null): void {
+  mistake.value = ''
+  emit('update:modelValue', value)
+}
+
+function nudge(direction: number): void {
+  const value = parseNumber(typed.value)
+  if (value === null) return
+  typed.value = tidy(value + direction * props.step)
+  commit()
+}
+</script>
+
+<template>
+  <div class="number" :class="{ bad: error }" :style="width ? { width } : {}">
+    <label v-if="labelled" :for="id">{{ label }}</label>
+    <div class="box">
+      <input
+        :id="id"
+        v-model="typed"
+        inputmode="decimal"
+        autocomplete="off"
+        :aria-label="labelled ? undefined : label"
+        :aria-invalid="!!error"
+        :aria-describedby="error ? `${id}-error` : undefined"
+        :data-path="path || undefined"
+        @change="commit"
+        @keydown.enter="commit"
+        @keydown.up.prevent="nudge(1)"
+        @keydown.down.prevent="nudge(-1)"
+      />
+      <span v-if="shownUnit.unit" class="unit">{{ shownUnit.unit }}</span>
+    </div>
+    <p v-if="error" :id="`${id}-error`" class="error" role="alert">{{ error }}</p>
+  </div>
+</template>
+
+<style scoped>
+.number {
+  min-width: 0;
+}
+
+label {
+  display: block;
+  color: var(--soft);
+  font-size: 12.5px;
+}
+
+.box {
+  display: flex;
+  align-items: baseline;
+  height: 28px;
+  padding: 0 6px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: var(--card);
+  line-height: 26px;
+}
+
+.box:focus-within {
+  border-color: var(--spruce);
+  box-shadow: 0 0 0 1px var(--spruce);
+}
+
+.bad .box {
+  border-color: var(--clay);
+}
+
+input {
+  flex: 1;
+  width: 100%;
+  min-width: 0;
+  border: 0;
+  outline: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: right;
+}
+
+.unit {
+  padding-left: 4px;
+  color: var(--soft);
+  font-size: 12.5px;
+  white-space: nowrap;
+}
+
+.error {
+  max-width: 260px;
+  margin-top: 2px;
+  color: var(--clay);
+  font-size: 12px;
+  line-height: 1.25;
+}
+</style>

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed, ref, useId, watch } from 'vue'
+import { useDesign } from '../stores/design.ts'
+
+const props = withDefaults(
+  defineProps<{ modelValue: string; label: string; path?: string; labelled?: boolean; problem?: string; long?: boolean }>(),
+  { path: '', problem: '' },
+)
+const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
+const design = useDesign()
+const id = useId()
+const typed = ref(props.modelValue)
+watch(() => props.modelValue, (now) => (typed.value = now))
+const error = computed(() => props.problem || (props.path ? (design.problemAt.get(props.path) ?? '') : ''))
+const commit = () => typed.value !== props.modelValue && emit('update:modelValue', typed.value)
+</script>
+
+<template>
+  <div class="text" :class="{ bad: error }">
+    <label v-if="labelled" :for="id">{{ label }}</label>
+    <textarea v-if="long" :id="id" v-model="typed" rows="2" :aria-label="labelled ? undefined : label" @change="commit" />
+    <input
+      v-else
+      :id="id"
+      v-model="typed"
+      autocomplete="off"
+      :aria-label="labelled ? undefined : label"
+      :aria-invalid="!!error"
+      :title="typed"
+      :data-path="path || undefined"
+      @change="commit"
+      @keydown.enter="commit"
+    />
+    <p v-if="error" class="error" role="alert">{{ error }}</p>
+  </div>
+</template>
+
+<style scoped>
+.text {
+  min-width: 0;
+}
+
+label {
+  display: block;
+  color: var(--soft);
+  font-size: 12.5px;
+}
+
+input,
+textarea {
+  width: 100%;
+  height: 28px;
+  padding: 0 7px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: var(--card);
+  color: inherit;
+  font: inherit;
+  text-overflow: ellipsis;
+}
+
+textarea {
+  height: auto;
+  padding: 4px 7px;
+  resize: vertical;
+}
+
+.bad input {
+  border-color: var(--clay);
+}
+
+.error {
+  margin-top: 2px;
+  color: var(--clay);
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { Moon, Plus, Redo2, Sun, Undo2 } from '@lucide/vue'
+import type { Step } from '@ambrel/core'
+import { useDesign } from '../stores/design.ts'
+import { usePrefs } from '../stores/prefs.ts'
+
+defineProps<{ step: Step }>()
+defineEmits<{ palette: []; variant: [] }>()
+const design = useDesign()
+const prefs = usePrefs()
+const basis = computed(() => (design.document?.place.wiringBasis === 'awg' ? 'AWG' : 'mm²'))
+const saved = computed(() => {
+  switch (design.saveState) {
+    case 'saved':
+      return design.savedAt ? `Saved ${design.savedAt.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}` : 'Saved'
+    case 'waiting':
+    case 'saving':
+      return 'Saving…'
+    case 'offline':
+      return 'Offline; kept here'
+    case 'problems':
+      return `Not saved: ${design.problems.length} to put right`
+    case 'conflict':
+      return 'Not saved: choose'
+    case 'gone':
+      return 'Deleted elsewhere; kept here'
+  }
+})
+const trouble = computed(() => !['saved', 'waiting', 'saving'].includes(design.saveState))
+</script>
+
+<template>
+  <header class="top">
+    <RouterLink class="home" :to="{ name: 'shelf' }" title="Design shelf">Ambrel</RouterLink>
+    <span class="name" :title="design.document?.name">{{ design.document?.name }}</span>
+    <nav class="tabs" aria-label="Variants">
+      <RouterLink
+        v-for="entry in design.siblings"
+        :key="entry.id"
+        :to="{ name: 'design', params: { id: entry.id, step } }"
+        :class="{ on: entry.id === design.id }"
+        :title="entry.variant"
+        >{{ entry.variant }}</RouterLink
+      >
+      <button title="New variant" aria-label="New variant" @click="$emit('variant')"><Plus :size="14" /></button>
+    </nav>
+    <span class="grow" />
+    <span class="quiet saved" :class="{ trouble }" role="status" data-saved>{{ saved }}</span>
+    <button class="icon-button" :disabled="!design.canUndo" :title="`Undo ${design.undoLabel}`" aria-label="Undo" @click="design.undo"><Undo2 :size="16" /></button>
+    <button class="icon-button" :disabled="!design.canRedo" :title="`Redo ${design.redoLabel}`" aria-label="Redo" @click="design.redo"><Redo2 :size="16" /></button>
+    <button class="icon-button quiet" title="Metric or imperial" aria-label="Units" @click="prefs.toggleUnits">{{ prefs.units }} · {{ basis }}</button>
+    <button class="icon-button" :title="prefs.theme === 'night' ? 'Day theme' : 'Night theme'" aria-label="Theme" @click="prefs.toggleTheme">
+      <Sun v-if="prefs.theme === 'night'" :size="16" /><Moon v-else :size="16" />
+    </button>
+    <button class="icon-button" title="Command palette" aria-label="Command palette" @click="$emit('palette')"><kbd>Ctrl K</kbd></button>
+  </header>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-width: 0;
+  height: 46px;
+  padding: 0 12px 0 16px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--card);
+}
+
+.home {
+  color: var(--spruce);
+  font: 600 15px var(--heading);
+  text-decoration: none;
+}
+
+.name {
+  overflow: hidden;
+  min-width: 60px;
+  max-width: 230px;
+  margin-left: 8px;
+  font: 600 17px var(--heading);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.tabs {
+  display: flex;
+  align-self: flex-end;
+  gap: 2px;
+  min-width: 0;
+  margin-left: 8px;
+}
+
+.tabs a,
+.tabs button {
+  overflow: hidden;
+  min-width: 30px;
+  max-width: 170px;
+  padding: 6px 12px 7px;
+  border: 1px solid var(--rule);
+  border-bottom: 0;
+  border-radius: 5px 5px 0 0;
+  background: var(--paper);
+  color: var(--soft);
+  font: inherit;
+  text-decoration: none;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  cursor: pointer;
+}
+
+.tabs .on {
+  border-color: var(--ink);
+  background: var(--card);
+  box-shadow: inset 0 3px 0 var(--spruce);
+  color: var(--ink);
+  font-weight: 600;
+}
+
+.saved {
+  white-space: nowrap;
+}
+
+.trouble {
+  color: var(--clay);
+  font-weight: 600;
+}
+
+@media (max-width: 900px) {
+  .home,
+  .tabs a:not(.on) {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
+import { onBeforeRouteLeave, useRouter } from 'vue-router'
+import { useEventListener } from '@vueuse/core'
+import { STEPS, type Step } from '@ambrel/core'
+import { ApiRefusal } from '../stores/api.ts'
+import { useDesign } from '../stores/design.ts'
+import { useLog } from '../stores/log.ts'
+import { usePrefs } from '../stores/prefs.ts'
+import { useWinter } from '../stores/winter.ts'
+import { useWorking } from '../stores/working.ts'
+import AppTop from './AppTop.vue'
+import CommandPalette from './CommandPalette.vue'
+import ConflictDialog from './ConflictDialog.vue'
+import FindingsPane from './FindingsPane.vue'
+import HistoryDialog from './HistoryDialog.vue'
+import KeysDialog from './KeysDialog.vue'
+import VariantDialog from './VariantDialog.vue'
+import WinterStrip from './WinterStrip.vue'
+import WorkingSheet from './WorkingSheet.vue'
+import WorkRail from './WorkRail.vue'
+import { commandsFor, nextVariant } from './commands.ts'
+import { isStep, STEP_KEYS, STEP_VIEWS } from './steps.ts'
+import { NEW_ROW } from './newRow.ts'
+
+const props = defineProps<{ id: string; step: string }>()
+const router = useRouter()
+const design = useDesign()
+const log = useLog()
+const prefs = usePrefs()
+const working = useWorking()
+useWinter()
+
+const step = computed<Step>(() => (isStep(props.step) ? props.step : 'place'))
+const palette = ref(false)
+const keys = ref(false)
+const variant = ref(false)
+const history = ref(false)
+const failure = ref('')
+const newRow = ref<(() => void) | null>(null)
+provide(NEW_ROW, newRow)
+
+watch(
+  () => props.id,
+  async (id) => {
+    failure.value = ''
+    try {
+      await design.open(id)
+      await log.open(id)
+    } catch (error) {
+      failure.value = error instanceof ApiRefusal && error.status === 404 ? 'This design is not here; it may have been deleted.' : 'The design could not be opened: the server cannot be reached.'
+    }
+  },
+  { immediate: true },
+)
+watch([step, () => design.document?.name], () => (document.title = `${design.document?.name ?? 'Ambrel'} · Ambrel`))
+watch(step, () => {
+  newRow.value = null
+  if (design.suggestion && design.suggestion.step !== step.value) design.suggestion = null
+})
+
+const commands = computed(() =>
+  commandsFor(router, design, prefs, {
+    keys: () => (keys.value = true),
+    variant: () => (variant.value = true),
+    history: () => (history.value = true),
+  }),
+)
+
+function typing(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable)
+}
+
+function onKey(event: KeyboardEvent): void {
+  const control = event.ctrlKey || event.metaKey
+  const key = event.key.toLowerCase()
+  if (control && key === 'k') {
+    event.preventDefault()
+    palette.value = true
+  } else if (control && key === 'z') {
+    event.preventDefault()
+    if (event.shiftKey) design.redo()
+    else design.undo()
+  } else if (!control && !event.altKey && !typing(event.target) && !palette.value) onPlainKey(event)
+}
+
+function onPlainKey(event: KeyboardEvent): void {
+  const index = STEP_KEYS.indexOf(event.key)
+  if (index >= 0) void router.push({ name: 'design', params: { id: props.id, step: STEPS[index] } })
+  else if (event.key === 'f') prefs.findingsOpen = !prefs.findingsOpen
+  else if (event.key === 'v') nextVariant(router, design)
+  else if (event.key === 'n') newRow.value?.()
+  else if (event.key === '?') keys.value = true
+  else if (event.key === 'w') {
+    const id = (document.activeElement as HTMLElement | null)?.dataset.working
+    const sheet = id ? design.derived?.worked[id] : Object.values(design.derived?.worked ?? {}).find((each) => each.id.startsWith(`${step.value}.`))
+    if (sheet) working.show(sheet)
+  } else return
+  event.preventDefault()
+}
+
+useEventListener(window, 'keydown', onKey)
+onBeforeRouteLeave(() => design.flush())
+onBeforeUnmount(() => working.close())
+</script>
+
+<template>
+  <div v-if="failure" class="failure">
+    <h1>{{ failure }}</h1>
+    <RouterLink class="link" :to="{ name: 'shelf' }">Back to the shelf</RouterLink>
+  </div>
+  <div v-else class="frame" :class="{ wide: !prefs.findingsOpen }">
+    <AppTop :step="step" class="areaTop no-print" @palette="palette = true" @variant="variant = true" />
+    <WorkRail :step="step" class="areaRail no-print" />
+    <main class="areaBench" :data-bench="step">
+      <component :is="STEP_VIEWS[step]" v-if="design.document" :key="design.id" />
+    </main>
+    <FindingsPane v-if="prefs.findingsOpen" :step="step" class="areaFind no-print" />
+    <button v-else class="peek no-print" title="Show findings (f)" @click="prefs.findingsOpen = true">Findings</button>
+    <WinterStrip class="areaStrip no-print" />
+    <WorkingSheet />
+    <CommandPalette :open="palette" :commands="commands" @close="palette = false" />
+    <KeysDialog :open="keys" @close="keys = false" />
+    <VariantDialog :open="variant" @close="variant = false" />
+    <HistoryDialog :open="history" @close="history = false" />
+    <ConflictDialog />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  height: 100%;
+  grid-template: 46px minmax(0, 1fr) 104px / 200px minmax(0, 1fr) 268px;
+  grid-template-areas: 'top top top' 'rail bench find' 'strip strip strip';
+}
+
+.frame.wide {
+  grid-template-columns: 200px minmax(0, 1fr) 30px;
+}
+
+.areaTop {
+  grid-area: top;
+}
+
+.areaRail {
+  grid-area: rail;
+}
+
+.areaBench {
+  grid-area: bench;
+  overflow: auto;
+  padding: 14px 18px 22px;
+}
+
+.areaFind {
+  grid-area: find;
+}
+
+.areaStrip {
+  grid-area: strip;
+}
+
+.peek {
+  grid-area: find;
+  padding: 14px 0;
+  border: 0;
+  border-left: 1px solid var(--rule);
+  background: none;
+  color: var(--soft);
+  font: 500 14px var(--heading);
+  writing-mode: vertical-rl;
+  text-align: left;
+  cursor: pointer;
+}
+
+.failure {
+  padding: 15vh 10vw;
+}
+
+@media (max-width: 900px) {
+  .frame,
+  .frame.wide {
+    grid-template: 46px 44px minmax(0, 1fr) 104px / minmax(0, 1fr);
+    grid-template-areas: 'top' 'rail' 'bench' 'strip';
+  }
+
+  .areaFind {
+    position: fixed;
+    z-index: 20;
+    top: 90px;
+    right: 0;
+    bottom: 104px;
+    width: min(320px, 90vw);
+    grid-area: auto;
+    background: var(--card);
+    box-shadow: var(--shadow);
+  }
+
+  .peek {
+    position: fixed;
+    z-index: 19;
+    right: 0;
+    bottom: 120px;
+    grid-area: auto;
+    padding: 10px 4px;
+    border: 1px solid var(--rule);
+    background: var(--card);
+  }
+}
+
+@media print {
+  .frame {
+    display: block;
+  }
+}
+</style>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useDesign } from '../stores/design.ts'
+import { usePrefs } from '../stores/prefs.ts'
+import { useWorking } from '../stores/working.ts'
+
+/** A figure with its label; opening it shows how it was worked. */
+const props = defineProps<{ id?: string; value?: string; label?: string }>()
+const design = useDesign()
+const prefs = usePrefs()
+const working = useWorking()
+const sheet = computed(() => (props.id ? design.derived?.worked[props.id] : undefined))
+const shown = computed(() => props.value ?? (sheet.value ? prefs.show(sheet.value.value, sheet.value.unit) : '—'))
+</script>
+
+<template>
+  <component
+    :is="sheet ? 'button' : 'div'"
+    class="figure"
+    :type="sheet ? 'button' : undefined"
+    :data-working="sheet?.id"
+    :title="sheet ? 'Show the working (w)' : undefined"
+    @click="sheet && working.show(sheet)"
+  >
+    <b>{{ shown }}</b>
+    <span>{{ label ?? sheet?.label ?? '' }}</span>
+  </component>
+</template>
+
+<style scoped>
+.figure {
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+}
+
+button.figure {
+  cursor: pointer;
+}
+
+button.figure:hover b {
+  text-decoration: underline;
+  text-decoration-thickness: 1px;
+  text-underline-offset: 3px;
+}
+
+b {
+  display: block;
+  font: 600 19px/1.2 var(--heading);
+  white-space: nowrap;
+}
+
+span {
+  color: var(--soft);
+  font-size: 12.5px;
+}
+</style>

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { MONTH_DAYS, MONTH_NAMES, darkMonths } from '@ambrel/core'
+import { quantity } from '@ambrel/core/units'
+import { useDesign } from '../stores/design.ts'
+import { usePrefs } from '../stores/prefs.ts'
+import { useWinter } from '../stores/winter.ts'
+import { chargeColour } from '../drawing/chargeRamp.ts'
+
+const HEIGHT = 104
+const TOP = 10
+const BASE = 68
+const design = useDesign()
+const prefs = usePrefs()
+const winter = useWinter()
+const holder = ref<HTMLElement>()
+const { width } = useElementSize(holder)
+
+const summary = computed(() => winter.winters?.summary ?? null)
+const left = 12
+const right = 44
+const inner = computed(() => Math.max(100, width.value - left - right))
+const step = computed(() => inner.value / (summary.value?.weeks.length ?? 30))
+const x = (week: number) => left + week * step.value
+const y = (charge: number) => BASE - Math.max(0, Math.min(1, charge)) * (BASE - TOP)
+const generatorHeight = (hours: number) => Math.min(15, hours * 0.75)
+
+const months = computed(() => {
+  if (!design.document) return []
+  let day = 0
+  return darkMonths(design.document.place.latitudeDeg).map((month) => {
+    const at = day / 7
+    day += MONTH_DAYS[month]
+    return { name: MONTH_NAMES[month], at }
+  })
+})
+const start = computed(() => (design.document?.generator.present ? design.document.generator.startStateOfCharge : null))
+const ghostPath = computed(() => {
+  const weeks = winter.ghost?.winters.summary.weeks
+  return weeks ? weeks.map((week, i) => `M${x(i)} ${y(week.lowTypical)}h${step.value}`).join('') : ''
+})
+const percent = (share: number) => quantity(share, 'share')
+const hovered = ref<number | null>(null)
+const told = computed(() => {
+  if (hovered.value === null || !summary.value) return null
+  const week = summary.value.weeks[hovered.value]
+  const month = MONTH_NAMES[dayMonth(week.startDay)]
+  return `Week ${hovered.value + 1}, ${month}: lowest charge ${percent(week.lowTypical)} typical, ${percent(week.lowOneInTen)} in 1 of 10; generator ${quantity(week.generatorMean, 'h')}; short ${quantity(week.shortOneInTen, 'h')} in 1 of 10.`
+})
+function dayMonth(day: number): number {
+  let month = 0
+  let left = day
+  while (left >= MONTH_DAYS[month]) left -= MONTH_DAYS[month++]
+  return month
+}
+function point(event: PointerEvent): void {
+  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
+  const week = Math.floor((event.clientX - box.left - left) / step.value)
+  hovered.value = summary.value && week >= 0 && week < summary.value.weeks.length ? week : null
+}
+</script>
+
+<template>
+  <footer class="strip" aria-label="The coming winter" :data-years="winter.winters?.years ?? 0">
+    <div class="caption">
+      <h3>The coming winter</h3>
+      <p v-if="winter.ghost" class="quiet">line: {{ winter.ghost.says }} <button class="link" @click="winter.clearGhost">hide</button></p>
+      <p v-else-if="told" class="quiet told">{{ told }}</p>
+      <p v-else class="quiet">
+        lowest charge by week: bar typical, line 1 in 10; below: generator
+        <template v-if="winter.winters"> · {{ winter.winters.years }} made years</template>
+      </p>
+      <p v-if="winter.running && winter.progress > 0" class="quiet">
+        {{ Math.round(winter.progress * 100) }} % <button class="link" @click="winter.cancel">cancel</button>
+      </p>
+    </div>
+    <div ref="holder" class="holder">
+      <div v-if="design.problems.length > 0" class="lacks" role="status">
+        <b>No winter can be drawn yet.</b>
+        <span v-for="lack in winter.lacks.slice(0, 3)" :key="lack">{{ lack }}</span>
+        <span v-if="winter.lacks.length > 3">and {{ winter.lacks.length - 3 }} more</span>
+      </div>
+      <svg
+        v-else-if="summary"
+        :width="width"
+        :height="HEIGHT"
+        role="img"
+        :aria-label="`Lowest charge of ${summary.weeks.length} weeks, typical and 1 in 10, over ${summary.years} years`"
+        @pointermove="point"
+        @pointerleave="hovered = null"
+      >
+        <g v-for="(week, i) in summary.weeks" :key="i" class="week" :class="{ on: hovered === i }">
+          <rect :x="x(i) + 0.5" :y="y(week.lowTypical)" :width="Math.max(1, step - 1)" :height="BASE - y(week.lowTypical)" :fill="chargeColour(week.lowTypical, prefs.theme === 'night')" class="bar" />
+          <path :d="`M${x(i)} ${y(week.lowOneInTen)}h${step}`" class="bad" />
+          <rect v-if="week.generatorMean > 0.05" :x="x(i) + step * 0.28" :y="BASE + 3" :width="step * 0.44" :height="generatorHeight(week.generatorMean)" class="generator" />
+          <path v-if="week.shortOneInTen >= 0.5" :d="`M${x(i) + step / 2 - 4} 1l4 6 4-6z`" class="short" />
+        </g>
+        <path v-if="ghostPath" :d="ghostPath" class="ghost" />
+        <path :d="`M${left} ${BASE + 0.5}H${left + inner}`" class="base" />
+        <template v-if="start !== null">
+          <path :d="`M${left} ${y(start)}H${left + inner}`" class="start" />
+          <text :x="left + inner + 4" :y="y(start) + 4" class="startText">{{ percent(start) }}</text>
+        </template>
+        <text v-for="month in months" :key="month.name" :x="x(month.at) + 2" :y="HEIGHT - 5" class="month">{{ month.name }}</text>
+      </svg>
+      <p v-else class="quiet waiting">running winters…</p>
+    </div>
+  </footer>
+</template>
+
+<style scoped>
+.strip {
+  display: grid;
+  grid-template-columns: 200px 1fr;
+  height: 104px;
+  border-top: 1px solid var(--ink);
+  background: var(--card);
+}
+
+.caption {
+  overflow: hidden;
+  padding: 10px 12px 0 14px;
+  border-right: 1px solid var(--rule);
+  line-height: 1.35;
+}
+
+.told {
+  font-size: 12px;
+  line-height: 1.25;
+}
+
+.holder {
+  min-width: 0;
+  overflow: hidden;
+}
+
+.bar {
+  stroke: var(--ink);
+  stroke-opacity: 0.22;
+}
+
+.on .bar {
+  stroke-opacity: 1;
+}
+
+.bad {
+  fill: none;
+  stroke: var(--clay);
+  stroke-width: 2;
+}
+
+.generator {
+  fill: var(--slate);
+}
+
+.short {
+  fill: var(--clay);
+}
+
+.base {
+  stroke: var(--ink);
+}
+
+.ghost {
+  fill: none;
+  stroke: var(--spruce);
+  stroke-width: 3;
+}
+
+.start {
+  stroke: var(--slate);
+  stroke-dasharray: 3 4;
+}
+
+.startText {
+  fill: var(--slate);
+  font-size: 11.5px;
+}
+
+.month {
+  fill: var(--soft);
+  font-size: 12px;
+}
+
+.lacks,
+.waiting {
+  display: grid;
+  gap: 2px;
+  padding: 14px;
+}
+
+@media (max-width: 900px) {
+  .strip {
+    grid-template-columns: 1fr;
+  }
+
+  .caption {
+    display: none;
+  }
+}
+</style>

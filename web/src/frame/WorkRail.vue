@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { STEPS, type Level, type Step } from '@ambrel/core'
+import { useDesign } from '../stores/design.ts'
+import { useLog } from '../stores/log.ts'
+import { usePrefs } from '../stores/prefs.ts'
+import StateMark from '../drawing/StateMark.vue'
+import { keyFigure, STEP_NAMES } from './steps.ts'
+
+defineProps<{ step: Step }>()
+const design = useDesign()
+const log = useLog()
+const prefs = usePrefs()
+
+function figure(step: Step): string {
+  return design.document
+    ? keyFigure(step, design.document, design.derived, design.winterSummary, log.readings.length, prefs.units)
+    : ''
+}
+
+/** Steps with no rules of their own are open until something is done there. */
+function mark(step: Step): Level {
+  if (!design.derived || !design.document) return 'open'
+  const { tasks } = design.derived
+  if (step === 'cost') return 'sound'
+  if (step === 'build') return tasks.every(({ id }) => design.document!.build.done.includes(id)) ? 'sound' : 'open'
+  if (step === 'log') return log.readings.length > 0 ? 'sound' : 'open'
+  return design.levelOf(step)
+}
+</script>
+
+<template>
+  <nav class="rail" aria-label="Steps">
+    <RouterLink
+      v-for="(each, i) in STEPS"
+      :key="each"
+      :to="{ name: 'design', params: { id: design.id, step: each } }"
+      :class="{ on: each === step }"
+      :aria-current="each === step ? 'step' : undefined"
+      :data-step="each"
+    >
+      <i>{{ i + 1 }}</i>
+      <span class="words">
+        <b>{{ STEP_NAMES[each] }}</b>
+        <small :title="figure(each)">{{ figure(each) }}</small>
+      </span>
+      <StateMark :level="mark(each)" />
+    </RouterLink>
+  </nav>
+</template>
+
+<style scoped>
+.rail {
+  display: flex;
+  flex-direction: column;
+  overflow: auto;
+  padding: 6px 0;
+  border-right: 1px solid var(--rule);
+}
+
+a {
+  display: grid;
+  flex: 0 1 51px;
+  grid-template-columns: 24px 1fr 18px;
+  align-items: center;
+  min-height: 42px;
+  padding: 0 12px 0 12px;
+  border-left: 4px solid transparent;
+  color: inherit;
+  text-decoration: none;
+}
+
+a:hover {
+  background: var(--wash);
+}
+
+a.on {
+  border-left-color: var(--spruce);
+  background: var(--card);
+}
+
+i {
+  color: var(--soft);
+  font: 500 12px var(--heading);
+}
+
+.words {
+  min-width: 0;
+}
+
+b {
+  display: block;
+  font: 500 14.5px/1.2 var(--heading);
+}
+
+.on b {
+  font-weight: 600;
+}
+
+small {
+  display: block;
+  overflow: hidden;
+  color: var(--soft);
+  font-size: 12.5px;
+  line-height: 1.25;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+@media (max-width: 900px) {
+  .rail {
+    flex-direction: row;
+    padding: 0;
+    border-right: 0;
+    border-bottom: 1px solid var(--rule);
+  }
+
+  a {
+    flex: 0 0 auto;
+    grid-template-columns: auto 18px;
+    gap: 6px;
+    border-bottom: 3px solid transparent;
+    border-left: 0;
+  }
+
+  a.on {
+    border-bottom-color: var(--spruce);
+  }
+
+  i,
+  small {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,73 @@
+import type { Router } from 'vue-router'
+import { STEPS, suggestArray, suggestBank, suggestGenerator, suggestInverter, suggestLoads, suggestPlace, suggestWiring, type Design, type Step, type Suggestion } from '@ambrel/core'
+import type { useDesign } from '../stores/design.ts'
+import type { usePrefs } from '../stores/prefs.ts'
+import { STEP_KEYS, STEP_NAMES } from './steps.ts'
+
+/** What can be done, under one name, by palette and by key. */
+export interface Command {
+  says: string
+  key?: string
+  run: () => unknown
+}
+
+/** The steps that fill themselves from the steps before; Winter ranks changes in its worker instead. */
+export const SUGGEST: Partial<Record<Step, (design: Design) => Suggestion>> = {
+  place: suggestPlace,
+  loads: suggestLoads,
+  bank: suggestBank,
+  array: suggestArray,
+  inverter: suggestInverter,
+  generator: suggestGenerator,
+  wiring: suggestWiring,
+}
+
+export function commandsFor(
+  router: Router,
+  design: ReturnType<typeof useDesign>,
+  prefs: ReturnType<typeof usePrefs>,
+  dialogs: { keys: () => void; variant: () => void; history: () => void },
+): Command[] {
+  const go = (step: Step) => router.push({ name: 'design', params: { id: design.id, step } })
+  return [
+    ...STEPS.map((step, i) => ({ says: `Go to ${STEP_NAMES[step]}`, key: STEP_KEYS[i], run: () => go(step) })),
+    ...Object.entries(SUGGEST).map(([step, suggest]) => ({
+      says: `Suggest ${STEP_NAMES[step as Step]}`,
+      run: async () => {
+        if (!design.document || !design.derived) return
+        design.take(step as Step, `suggest ${STEP_NAMES[step as Step]}`, suggest(design.document))
+        await go(step as Step)
+      },
+    })),
+    { says: 'Undo', key: 'Ctrl Z', run: design.undo },
+    { says: 'Redo', key: 'Ctrl Shift Z', run: design.redo },
+    { says: 'Next variant', key: 'v', run: () => nextVariant(router, design) },
+    { says: 'New variant of this design', run: dialogs.variant },
+    { says: 'Earlier versions of this design', run: dialogs.history },
+    { says: 'Show or hide findings', key: 'f', run: () => (prefs.findingsOpen = !prefs.findingsOpen) },
+    { says: 'Metric or imperial units', run: prefs.toggleUnits },
+    { says: 'Day or night theme', run: prefs.toggleTheme },
+    { says: 'Save the design as a file', run: () => saveFile(design.document) },
+    { says: 'Back to the design shelf', run: () => router.push({ name: 'shelf' }) },
+    { says: 'All keys', key: '?', run: dialogs.keys },
+  ]
+}
+
+export function nextVariant(router: Router, design: ReturnType<typeof useDesign>): unknown {
+  const ids = design.siblings.map((entry) => entry.id)
+  const next = ids[(ids.indexOf(design.id) + 1) % ids.length]
+  if (next && next !== design.id)
+    return router.push({ name: 'design', params: { id: next, step: router.currentRoute.value.params.step } })
+}
+
+/** Offers the document as a file, in the format the command line reads. */
+export function saveFile(document_: Design | null): void {
+  if (!document_) return
+  const url = URL.createObjectURL(new Blob([JSON.stringify(document_, null, 2)], { type: 'application/json' }))
+  const link = Object.assign(document.createElement('a'), {
+    href: url,
+    download: `${document_.name} - ${document_.variant}.ambrel.json`.replace(/[\\/:*?"<>|]/g, '_'),
+  })
+  link.click()
+  URL.revokeObjectURL(url)
+}

@@ -1,0 +1,82 @@
+import { defineAsyncComponent, type Component } from 'vue'
+import { MONTH_NAMES, significant, STEPS, type Derived, type Design, type Step, type WinterSummary } from '@ambrel/core'
+import { quantity, type UnitSystem } from '@ambrel/core/units'
+
+export const STEP_NAMES: Record<Step, string> = {
+  place: 'Place',
+  loads: 'Loads',
+  bank: 'Bank',
+  array: 'Array',
+  inverter: 'Inverter',
+  generator: 'Generator',
+  winter: 'Winter',
+  wiring: 'Wiring',
+  cost: 'Cost',
+  build: 'Build',
+  log: 'Log',
+}
+
+/** Keys 1…9, 0 and - go to the steps in order. */
+export const STEP_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']
+
+export const STEP_VIEWS: Record<Step, Component> = {
+  place: defineAsyncComponent(() => import('../steps/place/PlaceStep.vue')),
+  loads: defineAsyncComponent(() => import('../steps/loads/LoadsStep.vue')),
+  bank: defineAsyncComponent(() => import('../steps/bank/BankStep.vue')),
+  array: defineAsyncComponent(() => import('../steps/array/ArrayStep.vue')),
+  inverter: defineAsyncComponent(() => import('../steps/inverter/InverterStep.vue')),
+  generator: defineAsyncComponent(() => import('../steps/generator/GeneratorStep.vue')),
+  winter: defineAsyncComponent(() => import('../steps/winter/WinterStep.vue')),
+  wiring: defineAsyncComponent(() => import('../steps/wiring/WiringStep.vue')),
+  cost: defineAsyncComponent(() => import('../steps/cost/CostStep.vue')),
+  build: defineAsyncComponent(() => import('../steps/build/BuildStep.vue')),
+  log: defineAsyncComponent(() => import('../steps/log/LogStep.vue')),
+}
+
+export const isStep = (value: string): value is Step => (STEPS as readonly string[]).includes(value)
+
+/** The key figure of each step, so that the rail is the summary of the design. */
+export function keyFigure(
+  step: Step,
+  design: Design,
+  derived: Derived | null,
+  winter: WinterSummary | null,
+  readings: number,
+  units: UnitSystem,
+): string {
+  if (!derived) return '—'
+  const value = (id: string) => derived.worked[id]?.value ?? 0
+  switch (step) {
+    case 'place':
+      return `${significant(value('place.worst-month-sun'), 2)} h of sun, ${MONTH_NAMES[derived.worstMonth]}`
+    case 'loads':
+      return `${quantity(value('loads.worst-day'), 'Wh', units)} a day`
+    case 'bank':
+      return `${design.bank.systemV} V · ${quantity(value('bank.usable'), 'Wh', units)} · ${significant(value('bank.days'), 2)} d`
+    case 'array': {
+      const [array] = design.arrays
+      const more = design.arrays.length > 1 ? ` +${design.arrays.length - 1}` : ''
+      return array ? `${array.inSeries} × ${array.inParallel}${more} · ${quantity(value('array.rated'), 'W')}` : 'none yet'
+    }
+    case 'inverter':
+      return `${design.inverter.part.topology === 'split-phase' ? 'leg' : 'load'} ${Math.round(value('inverter.leg-share') * 100)} % · start ${Math.round(value('inverter.surge-share') * 100)} %`
+    case 'generator':
+      if (!design.generator.present) return 'none'
+      return winter ? `${significant(winter.median.generatorHours)} h a winter` : '…'
+    case 'winter': {
+      if (!winter) return '…'
+      const short = Math.max(...Object.values(winter.oneInTen.shortHours))
+      return short < 0.5 ? 'holds, 9 in 10' : `${significant(short, 2)} h short, 1 in 10`
+    }
+    case 'wiring':
+      return `${derived.runs.filter((run) => run.sound).length} of ${derived.runs.length} runs sound`
+    case 'cost':
+      return `${significant(derived.bill.total, 4)} ${design.budget.currency}`
+    case 'build': {
+      const ids = new Set(derived.tasks.map((task) => task.id))
+      return `${design.build.done.filter((id) => ids.has(id)).length} of ${derived.tasks.length} done`
+    }
+    case 'log':
+      return readings === 0 ? 'no readings yet' : `${readings} reading${readings === 1 ? '' : 's'}`
+  }
+}

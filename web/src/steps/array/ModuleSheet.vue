@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { ModulePart } from '@ambrel/core'
+import NumberField from '../../fields/NumberField.vue'
+import { useDesign } from '../../stores/design.ts'
+
+const props = defineProps<{ index: number }>()
+const design = useDesign()
+const open = ref(false)
+const module = computed(() => design.document!.arrays[props.index].module)
+type Numeric = { [K in keyof ModulePart]: ModulePart[K] extends number ? K : never }[keyof ModulePart]
+const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
+  { key: 'ratedW', label: 'Rated', unit: 'W', step: 5 },
+  { key: 'vocV', label: 'Voc', unit: 'V', step: 0.1 },
+  { key: 'vmpV', label: 'Vmp', unit: 'V', step: 0.1 },
+  { key: 'iscA', label: 'Isc', unit: 'A', step: 0.1 },
+  { key: 'impA', label: 'Imp', unit: 'A', step: 0.1 },
+  { key: 'betaVocPctPerK', label: 'β of Voc', unit: '%/K', step: 0.01 },
+  { key: 'gammaPctPerK', label: 'γ of power', unit: '%/K', step: 0.01 },
+  { key: 'alphaIscPctPerK', label: 'α of Isc', unit: '%/K', step: 0.01 },
+  { key: 'seriesFuseA', label: 'Series fuse', unit: 'A' },
+  { key: 'cells', label: 'Cells', unit: '' },
+  { key: 'lengthM', label: 'Length', unit: 'm', step: 0.01 },
+  { key: 'widthM', label: 'Width', unit: 'm', step: 0.01 },
+  { key: 'weightKg', label: 'Weight', unit: 'kg' },
+  { key: 'price', label: 'Price', unit: '' },
+]
+</script>
+
+<template>
+  <button class="link toggle" :aria-expanded="open" @click="open = !open">{{ open ? 'close the data sheet' : 'data sheet of the module' }}</button>
+  <div v-if="open" class="grid">
+    <NumberField v-for="field in FIELDS" :key="field.key" :model-value="module[field.key]" :unit="field.unit" :label="field.label" labelled :path="`arrays.${index}.module.${field.key}`" :step="field.step ?? 1" @update:model-value="design.edit(field.label, (d) => (d.arrays[index].module[field.key] = $event!), `arrays.${index}.module.${field.key}`)" />
+  </div>
+</template>
+
+<style scoped>
+.toggle {
+  margin-top: 8px;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
+  gap: 8px 12px;
+  margin-top: 6px;
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { CHEMISTRIES, newBank, seriesFor, type BatteryPart, type Bank } from '@ambrel/core'
+import ChoiceField from '../../fields/ChoiceField.vue'
+import NumberField from '../../fields/NumberField.vue'
+import PartPicker from '../../fields/PartPicker.vue'
+import Figure from '../../frame/Figure.vue'
+import StepHead from '../../frame/StepHead.vue'
+import { useDesign } from '../../stores/design.ts'
+import BankDrawing from './BankDrawing.vue'
+import BatterySheet from './BatterySheet.vue'
+
+const design = useDesign()
+const bank = computed(() => design.document!.bank)
+
+function set<K extends keyof Bank>(key: K, value: Bank[K] | null): void {
+  design.edit(`bank: ${key}`, (draft) => (draft.bank[key] = value as Bank[K]), `bank.${key}`)
+}
+
+/** A part of another chemistry brings the usual depth and cut-out of its kind. */
+function takePart(part: BatteryPart): void {
+  design.edit(`battery: ${part.name}`, (draft) => {
+    const changed = part.chemistry !== draft.bank.part.chemistry
+    draft.bank.part = part
+    draft.bank.inSeries = trySeries(draft.bank.systemV, part) ?? draft.bank.inSeries
+    if (changed) {
+      const facts = CHEMISTRIES[part.chemistry]
+      Object.assign(draft.bank, { allowedDepth: facts.depth, cutoffStateOfCharge: facts.cutoff })
+      draft.generator.stopStateOfCharge = facts.generatorStop
+    }
+  })
+}
+
+function setVoltage(systemV: Bank['systemV']): void {
+  design.edit(`${systemV} V bank`, (draft) => {
+    draft.bank.systemV = systemV
+    draft.bank.inSeries = trySeries(systemV, draft.bank.part) ?? draft.bank.inSeries
+  })
+}
+
+function trySeries(systemV: number, part: BatteryPart): number | null {
+  try {
+    return seriesFor(systemV, part)
+  } catch {
+    return null
+  }
+}
+
+const chemistries = Object.entries(CHEMISTRIES).map(([value, { name }]) => ({ value: value as BatteryPart['chemistry'], label: name }))
+const FIRST_PART: Record<BatteryPart['chemistry'], string> = { lfp: 'lfp-51-100', flooded: 'flooded-6-420', agm: 'agm-6-400', gel: 'gel-12-180' }
+function setChemistry(chemistry: BatteryPart['chemistry']): void {
+  const partId = chemistry === 'lfp' && bank.value.systemV !== 48 ? (bank.value.systemV === 24 ? 'lfp-25-200' : 'lfp-12-100') : FIRST_PART[chemistry]
+  takePart(newBank(partId, bank.value.systemV, 1).part)
+}
+const TAKEOFFS = [
+  { value: 'one-end' as const, label: 'both leads at one end' },
+  { value: 'opposite-corners' as const, label: 'opposite corners' },
+  { value: 'equal-leads' as const, label: 'equal leads to bars' },
+]
+</script>
+
+<template>
+  <StepHead step="bank" :says="`${bank.inSeries} × ${bank.inParallel} of ${bank.part.name}`" />
+  <div class="row wrap figures">
+    <Figure id="bank.days" />
+    <Figure id="bank.usable" />
+    <Figure id="bank.need" />
+    <Figure id="bank.recharge-days" />
+    <Figure id="bank.charge-rate" />
+  </div>
+  <div class="stack">
+    <section class="card grid">
+      <ChoiceField :model-value="bank.systemV" :options="[{ value: 48, label: '48 V' }, { value: 24, label: '24 V' }, { value: 12, label: '12 V, existing only' }]" label="System voltage" labelled path="bank.systemV" @update:model-value="setVoltage($event as 48)" />
+      <ChoiceField :model-value="bank.part.chemistry" :options="chemistries" label="Chemistry" labelled @update:model-value="setChemistry" />
+      <PartPicker class="wide" :model-value="bank.part" kind="battery" label="Unit" :fits="(part: BatteryPart) => part.chemistry === bank.part.chemistry" @update:model-value="takePart" />
+      <NumberField :model-value="bank.inSeries" label="In series" labelled path="bank.inSeries" @update:model-value="set('inSeries', $event)" />
+      <NumberField :model-value="bank.inParallel" label="Strings in parallel" labelled path="bank.inParallel" @update:model-value="set('inParallel', $event)" />
+      <NumberField :model-value="bank.autonomyDays" unit="d" label="Days without sun wanted" labelled path="bank.autonomyDays" @update:model-value="set('autonomyDays', $event)" />
+      <NumberField :model-value="bank.allowedDepth" unit="share" label="Depth allowed" labelled path="bank.allowedDepth" :step="5" @update:model-value="set('allowedDepth', $event)" />
+      <NumberField :model-value="bank.cutoffStateOfCharge" unit="share" label="Cut-out at a charge of" labelled path="bank.cutoffStateOfCharge" :step="5" @update:model-value="set('cutoffStateOfCharge', $event)" />
+      <ChoiceField :model-value="bank.takeoff" :options="TAKEOFFS" label="Cabling" labelled @update:model-value="set('takeoff', $event)" />
+      <NumberField :model-value="bank.linkMilliohm" unit="mΩ" label="Each jumper" labelled path="bank.linkMilliohm" :step="0.1" @update:model-value="set('linkMilliohm', $event)" />
+    </section>
+    <section class="card">
+      <h2>The bank as it is cabled</h2>
+      <BankDrawing v-if="design.derived" />
+      <p v-else class="quiet">The drawing waits until the fields marked are put right.</p>
+    </section>
+    <BatterySheet />
+  </div>
+</template>
+
+<style scoped>
+.figures {
+  gap: 30px;
+  margin-bottom: 12px;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 10px 14px;
+}
+
+.wide {
+  grid-column: span 2;
+}
+</style>

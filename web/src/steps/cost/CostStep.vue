@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { Trash2 } from '@lucide/vue'
+import { nextId, type Budget } from '@ambrel/core'
+import NumberField from '../../fields/NumberField.vue'
+import TextField from '../../fields/TextField.vue'
+import Figure from '../../frame/Figure.vue'
+import StepHead from '../../frame/StepHead.vue'
+import { useNewRow } from '../../frame/newRow.ts'
+import { useDesign } from '../../stores/design.ts'
+
+const design = useDesign()
+const budget = computed(() => design.document!.budget)
+const bill = computed(() => design.derived?.bill)
+const NAMES = { bank: 'Bank', array: 'Array', inverter: 'Inverter', generator: 'Generator', extra: 'Other' }
+const groups = computed(() => {
+  const sums = new Map<string, number>()
+  for (const { step, sum } of bill.value?.lines ?? []) sums.set(step, (sums.get(step) ?? 0) + sum)
+  return [...sums].map(([step, sum]) => ({ name: NAMES[step as keyof typeof NAMES], sum }))
+})
+const COLOURS = ['var(--spruce)', 'var(--lichen)', 'var(--ochre)', 'var(--slate)', 'var(--clay)']
+const parts = computed(() => bill.value?.lines.filter(({ step }) => step !== 'extra') ?? [])
+function set<K extends keyof Budget>(key: K, value: Budget[K] | null): void {
+  design.edit(`budget: ${key}`, (draft) => (draft.budget[key] = value as Budget[K]), `budget.${key}`)
+}
+function add(): void {
+  design.edit('new line', (draft) => {
+    draft.budget.extras.push({ id: nextId('extra', draft.budget.extras), name: 'New line', quantity: 1, unitPrice: 0 })
+  })
+}
+useNewRow(add)
+const money = (value: number | undefined) => (value === undefined ? '—' : new Intl.NumberFormat('en', { maximumFractionDigits: 0 }).format(value).replaceAll(',', '\u2009'))
+</script>
+
+<template>
+  <StepHead step="cost" says="what does it cost?" />
+  <div class="row wrap figures">
+    <Figure id="money.total" :value="`${money(bill?.total)} ${budget.currency}`" label="total" />
+    <Figure v-for="group in groups" :key="group.name" :value="money(group.sum)" :label="group.name.toLowerCase()" />
+  </div>
+  <div v-if="bill" class="bar" role="img" :aria-label="groups.map((group) => `${group.name} ${money(group.sum)}`).join(', ')">
+    <i v-for="(group, i) in groups" :key="group.name" :style="{ flex: group.sum, background: COLOURS[i % 5] }" :title="`${group.name} ${money(group.sum)}`" />
+  </div>
+  <div class="stack">
+    <section class="card">
+      <table class="sheet">
+        <thead><tr><th>part</th><th class="n">how many</th><th class="n">each</th><th class="n">together</th><th /></tr></thead>
+        <tbody>
+          <tr v-for="(line, i) in parts" :key="i">
+            <td>{{ line.name }}</td>
+            <td class="n">{{ line.quantity }}</td>
+            <td class="n">{{ money(line.unitPrice) }}</td>
+            <td class="n">{{ money(line.sum) }}</td>
+            <td />
+          </tr>
+          <tr v-for="(extra, i) in budget.extras" :key="extra.id">
+            <td><TextField :model-value="extra.name" label="Line" :path="`budget.extras.${i}.name`" @update:model-value="design.edit('line', (d) => (d.budget.extras[i].name = $event), `x.${i}.n`)" /></td>
+            <td class="mid"><NumberField :model-value="extra.quantity" :label="`${extra.name}, how many`" :path="`budget.extras.${i}.quantity`" @update:model-value="design.edit('line', (d) => (d.budget.extras[i].quantity = $event!), `x.${i}.q`)" /></td>
+            <td class="mid"><NumberField :model-value="extra.unitPrice" :label="`${extra.name}, each`" :path="`budget.extras.${i}.unitPrice`" @update:model-value="design.edit('line', (d) => (d.budget.extras[i].unitPrice = $event!), `x.${i}.p`)" /></td>
+            <td class="n sum">{{ money(extra.quantity * extra.unitPrice) }}</td>
+            <td><button class="icon-button" :aria-label="`Remove ${extra.name}`" @click="design.edit(`remove ${extra.name}`, (d) => d.budget.extras.splice(i, 1))"><Trash2 :size="14" /></button></td>
+          </tr>
+          <tr class="total"><td colspan="3">parts</td><td class="n">{{ money(bill?.partsSum) }}</td><td /></tr>
+          <tr><td colspan="3">tax</td><td class="n">{{ money(bill?.tax) }}</td><td /></tr>
+          <tr><td colspan="3">contingency</td><td class="n">{{ money(bill?.contingency) }}</td><td /></tr>
+          <tr class="total"><td colspan="3">total, with freight and labour, less discount</td><td class="n">{{ money(bill?.total) }}</td><td /></tr>
+        </tbody>
+      </table>
+      <button class="link" @click="add">another line</button> <kbd>n</kbd>
+    </section>
+    <section class="card grid">
+      <TextField :model-value="budget.currency" label="Currency code" labelled path="budget.currency" @update:model-value="set('currency', $event.trim().toUpperCase())" />
+      <NumberField :model-value="budget.taxPct" unit="%" label="Tax" labelled path="budget.taxPct" @update:model-value="set('taxPct', $event)" />
+      <NumberField :model-value="budget.freight" label="Freight" labelled path="budget.freight" :step="50" @update:model-value="set('freight', $event)" />
+      <NumberField :model-value="budget.labour" label="Labour" labelled path="budget.labour" :step="50" @update:model-value="set('labour', $event)" />
+      <NumberField :model-value="budget.discount" label="Discount" labelled path="budget.discount" :step="50" @update:model-value="set('discount', $event)" />
+      <NumberField :model-value="budget.contingencyPct" unit="%" label="Contingency" labelled path="budget.contingencyPct" @update:model-value="set('contingencyPct', $event)" />
+    </section>
+    <p class="quiet">Shelf prices are made up. Put in what you are really quoted, in the data sheet of each part.</p>
+  </div>
+</template>
+
+<style scoped>
+.figures {
+  gap: 30px;
+  margin-bottom: 10px;
+}
+
+.bar {
+  display: flex;
+  height: 18px;
+  margin-bottom: 12px;
+  gap: 2px;
+}
+
+.mid {
+  width: 90px;
+}
+
+.sum {
+  padding-top: 7px !important;
+}
+
+.total td {
+  border-top: 1px solid var(--ink);
+  font-weight: 600;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(120px, 1fr));
+  gap: 10px 14px;
+}
+</style>

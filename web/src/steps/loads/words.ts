@@ -1,0 +1,21 @@
+import type { Load } from '@ambrel/core'
+
+export const PRIORITY_NAMES: Record<Load['priority'], string> = { must: 'must run', should: 'should run', canWait: 'can wait' }
+export const BASIS_NAMES: Record<Load['basis'], string> = {
+  rated: 'nameplate guess',
+  metered: 'metered',
+  cycle: 'per cycle',
+  month: 'per month',
+}
+export const START_NAMES: Record<Load['startKind'], string> = {
+  none: 'no surge',
+  compressor: 'compressor',
+  'submersible-pump': 'submersible pump',
+  'soft-start-pump': 'soft-start pump',
+  'induction-tool': 'induction motor',
+  'universal-tool': 'universal motor',
+}
+
+export function optionsOf<K extends string>(names: Record<K, string>): { value: K; label: string }[] {
+  return (Object.entries(names) as [K, string][]).map(([value, label]) => ({ value, label }))
+}

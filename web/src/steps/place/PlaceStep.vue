@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { climateAt, ILLUSTRATIVE_CLIMATES, type Place } from '@ambrel/core'
+import ChoiceField from '../../fields/ChoiceField.vue'
+import NumberField from '../../fields/NumberField.vue'
+import TextField from '../../fields/TextField.vue'
+import Figure from '../../frame/Figure.vue'
+import StepHead from '../../frame/StepHead.vue'
+import { useDesign } from '../../stores/design.ts'
+import ClimateTable from './ClimateTable.vue'
+import HorizonTable from './HorizonTable.vue'
+import SunChart from './SunChart.vue'
+
+const design = useDesign()
+const place = computed(() => design.document!.place)
+
+function set<K extends keyof Place>(key: K, value: Place[K] | null): void {
+  design.edit(`place: ${key}`, (draft) => (draft.place[key] = value as Place[K]), `place.${key}`)
+}
+
+function takeClimate(id: string): void {
+  if (id === 'own') return set('climate', 'own')
+  design.edit('climate', (draft) => Object.assign(draft.place, { climate: id, ...climateAt(id, draft.place.latitudeDeg) }))
+}
+
+const climates = [...ILLUSTRATIVE_CLIMATES.map(({ id, name }) => ({ value: id, label: `${name} (illustration)` })), { value: 'own', label: 'Own monthly figures' }]
+const rooms = [
+  { value: 'heated' as const, label: 'Heated' },
+  { value: 'unheated' as const, label: 'Unheated' },
+  { value: 'buried' as const, label: 'Buried' },
+]
+const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 'within'))
+</script>
+
+<template>
+  <StepHead step="place" says="what sky, cold and horizon do you have?" />
+  <div class="row wrap figures">
+    <Figure id="place.worst-month-sun" />
+    <Figure id="place.annual-sun" />
+  </div>
+  <div class="stack">
+    <section class="card grid">
+      <TextField :model-value="place.label" label="Place" labelled path="place.label" @update:model-value="set('label', $event)" />
+      <NumberField :model-value="place.latitudeDeg" unit="° N" label="Latitude" labelled path="place.latitudeDeg" :step="0.1" @update:model-value="set('latitudeDeg', $event)" />
+      <NumberField :model-value="place.longitudeDeg" unit="° E" label="Longitude" labelled path="place.longitudeDeg" :step="0.1" @update:model-value="set('longitudeDeg', $event)" />
+      <NumberField :model-value="place.elevationM" unit="m" label="Elevation" labelled path="place.elevationM" :step="10" @update:model-value="set('elevationM', $event)" />
+      <NumberField :model-value="place.utcOffsetH" unit="h" label="Clock, from UTC" labelled path="place.utcOffsetH" :step="0.5" @update:model-value="set('utcOffsetH', $event)" />
+      <NumberField :model-value="place.recordLowC" unit="°C" label="Record low" labelled path="place.recordLowC" @update:model-value="set('recordLowC', $event)" />
+      <NumberField :model-value="place.recordHighC" unit="°C" label="Record high" labelled path="place.recordHighC" @update:model-value="set('recordHighC', $event)" />
+      <ChoiceField :model-value="place.wiringBasis" :options="[{ value: 'awg', label: 'AWG, North America' }, { value: 'metric', label: 'mm², IEC' }]" label="Wire sizes" labelled @update:model-value="set('wiringBasis', $event)" />
+      <ChoiceField :model-value="place.batteryRoom.kind" :options="rooms" label="Batteries’ room" labelled @update:model-value="design.edit('battery room', (d) => (d.place.batteryRoom.kind = $event))" />
+      <NumberField v-if="place.batteryRoom.kind === 'heated'" :model-value="place.batteryRoom.setC" unit="°C" label="kept at" labelled path="place.batteryRoom.setC" @update:model-value="design.edit('room temperature', (d) => (d.place.batteryRoom.setC = $event!))" />
+      <ChoiceField :model-value="brushing" :options="[{ value: 'within', label: 'Brushed off' }, { value: 'never', label: 'Left to slide' }]" label="Snow on modules" labelled @update:model-value="set('brushSnowDays', $event === 'never' ? null : 2)" />
+      <NumberField v-if="place.brushSnowDays !== null" :model-value="place.brushSnowDays" unit="days" label="within" labelled path="place.brushSnowDays" @update:model-value="set('brushSnowDays', $event)" />
+    </section>
+    <section class="card">
+      <div class="row head">
+        <h2>Climate</h2>
+        <ChoiceField class="climate" :model-value="place.climate" :options="climates" label="Climate" @update:model-value="takeClimate" />
+        <p class="quiet">Editing a row makes the figures your own.</p>
+      </div>
+      <ClimateTable />
+    </section>
+    <section class="card">
+      <h2>Sun paths and horizon</h2>
+      <div class="two sun">
+        <SunChart />
+        <HorizonTable />
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.figures {
+  gap: 34px;
+  margin-bottom: 12px;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 10px 14px;
+}
+
+.head {
+  margin-bottom: 6px;
+}
+
+.climate {
+  width: 270px;
+}
+
+.sun {
+  grid-template-columns: 1.5fr 1fr;
+}
+</style>

@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { darkMonths, darkSeason, MONTH_DAYS, MONTH_NAMES } from '@ambrel/core'
+import { usePrefs } from '../../stores/prefs.ts'
+import { chargeColour } from '../../drawing/chargeRamp.ts'
+import type { Winters } from '../../workers/winter.worker.ts'
+
+/** A row per made year, a column per day of the dark season, coloured by the day's lowest charge. */
+const props = defineProps<{ winters: Winters; latitudeDeg: number }>()
+const prefs = usePrefs()
+const LEFT = 38
+const TOP = 18
+const DAYS = 365
+const SHOWN = 60
+const holder = ref<HTMLElement>()
+const canvas = ref<HTMLCanvasElement>()
+const { width } = useElementSize(holder)
+const season = computed(() => darkSeason(props.latitudeDeg))
+const first = computed(() => (season.value.startDay - props.winters.startDay + DAYS) % DAYS)
+const rows = computed(() => Math.min(props.winters.years, SHOWN))
+const rowHeight = computed(() => Math.max(5, Math.min(16, Math.floor(252 / rows.value))))
+const height = computed(() => TOP + rows.value * rowHeight.value + 2)
+const column = computed(() => (width.value - LEFT) / season.value.days)
+const picked = ref<{ year: number; day: number } | null>(null)
+
+const months = computed(() => {
+  let day = 0
+  return darkMonths(props.latitudeDeg).map((month) => {
+    const at = day
+    day += MONTH_DAYS[month]
+    return { name: MONTH_NAMES[month], at, days: MONTH_DAYS[month] }
+  })
+})
+
+function draw(): void {
+  const element = canvas.value
+  if (!element || width.value < 50) return
+  const ratio = window.devicePixelRatio || 1
+  element.width = Math.round(width.value * ratio)
+  element.height = Math.round(height.value * ratio)
+  const pen = element.getContext('2d')!
+  pen.scale(ratio, ratio)
+  pen.clearRect(0, 0, width.value, height.value)
+  const css = getComputedStyle(document.documentElement)
+  const ink = css.getPropertyValue('--ink').trim()
+  const soft = css.getPropertyValue('--soft').trim()
+  const card = css.getPropertyValue('--card').trim()
+  pen.font = '11.5px "Source Sans 3"'
+  pen.fillStyle = soft
+  for (const month of months.value) pen.fillText(month.name, LEFT + month.at * column.value + 2, 12)
+  for (let year = 0; year < rows.value; year += rows.value > 20 ? 5 : 1) pen.fillText(`yr ${year + 1}`, 0, TOP + year * rowHeight.value + Math.min(rowHeight.value, 11))
+  const night = prefs.theme === 'night'
+  for (let year = 0; year < rows.value; year++)
+    for (let day = 0; day < season.value.days; day++) drawDay(pen, year, day, night, ink, card)
+  pen.globalAlpha = 0.3
+  pen.fillStyle = ink
+  for (const month of months.value) pen.fillRect(LEFT + month.at * column.value, TOP, 1, rows.value * rowHeight.value)
+  pen.globalAlpha = 1
+}
+
+function drawDay(pen: CanvasRenderingContext2D, year: number, day: number, night: boolean, ink: string, card: string): void {
+  const at = year * DAYS + first.value + day
+  const x = LEFT + day * column.value
+  const y = TOP + year * rowHeight.value
+  const low = props.winters.lowest[at]
+  pen.fillStyle = chargeColour(low, night)
+  pen.fillRect(x, y, column.value + 0.4, rowHeight.value - 1)
+  if (props.winters.generatorHours[at] > 0) {
+    pen.fillStyle = low < 0.45 !== night ? card : ink
+    pen.fillRect(x + column.value / 2 - 0.6, y + rowHeight.value - 4, 1.3, 3)
+  }
+  if (props.winters.shortHours[at] > 0) {
+    pen.strokeStyle = night ? ink : card
+    pen.lineWidth = 1.2
+    pen.beginPath()
+    pen.moveTo(x, y + rowHeight.value - 1)
+    pen.lineTo(x + column.value, y)
+    pen.stroke()
+  }
+}
+
+const told = computed(() => {
+  if (!picked.value) return ''
+  const { year, day } = picked.value
+  const at = year * DAYS + first.value + day
+  const month = [...months.value].reverse().find((each) => each.at <= day)!
+  const generator = props.winters.generatorHours[at]
+  const short = props.winters.shortHours[at]
+  return `Year ${year + 1}, ${day - month.at + 1} ${month.name}: lowest charge ${prefs.show(props.winters.lowest[at], 'share')}${generator ? `, generator ${generator} h` : ''}${short ? `, short ${short} h` : ''}`
+})
+function point(event: PointerEvent): void {
+  const box = canvas.value!.getBoundingClientRect()
+  const day = Math.floor((event.clientX - box.left - LEFT) / column.value)
+  const year = Math.floor((event.clientY - box.top - TOP) / rowHeight.value)
+  picked.value = day >= 0 && day < season.value.days && year >= 0 && year < rows.value ? { year, day } : null
+}
+function key(event: KeyboardEvent): void {
+  const by: Record<string, [number, number]> = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }
+  const step = by[event.key]
+  if (!step) return
+  event.preventDefault()
+  const { year, day } = picked.value ?? { year: 0, day: 0 }
+  picked.value = {
+    year: Math.max(0, Math.min(rows.value - 1, year + step[0])),
+    day: Math.max(0, Math.min(season.value.days - 1, day + step[1])),
+  }
+}
+const mark = computed(() =>
+  picked.value
+    ? { left: `${LEFT + picked.value.day * column.value - 1}px`, top: `${TOP + picked.value.year * rowHeight.value - 1}px`, width: `${column.value + 2}px`, height: `${rowHeight.value + 1}px` }
+    : null,
+)
+watch([() => props.winters, width, () => prefs.theme], () => requestAnimationFrame(draw))
+onMounted(() => document.fonts.ready.then(draw))
+const scale = Array.from({ length: 40 }, (_, i) => 0.12 + (0.88 * i) / 39)
+</script>
+
+<template>
+  <section aria-label="Winter tapestry">
+    <div ref="holder" class="holder" :style="{ height: `${height}px` }">
+      <canvas ref="canvas" tabindex="0" role="img" :aria-label="`Lowest charge of every dark-season day of ${rows} years. Arrow keys read a day. ${told}`" :style="{ width: '100%', height: `${height}px` }" @pointermove="point" @pointerleave="picked = null" @keydown="key" />
+      <i v-if="mark" class="mark" :style="mark" />
+    </div>
+    <div class="legend quiet">
+      <span>lowest charge of the day</span>
+      <span class="scale"><i v-for="each in scale" :key="each" :style="{ background: chargeColour(each, prefs.theme === 'night') }" /></span>
+      <span>12 % to full</span>
+      <span>❘ generator ran</span>
+      <span>╱ short</span>
+      <span class="told" role="status">{{ told || `${winters.years} made years, seed ${winters.seed}${winters.years > rows ? `; the first ${rows} drawn` : ''}` }}</span>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.holder {
+  position: relative;
+}
+
+canvas {
+  display: block;
+}
+
+.mark {
+  position: absolute;
+  border: 1.5px solid var(--ink);
+  pointer-events: none;
+}
+
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  margin-top: 4px;
+}
+
+.scale {
+  display: inline-flex;
+  width: 140px;
+  height: 10px;
+}
+
+.scale i {
+  flex: 1;
+}
+
+.told {
+  margin-left: auto;
+}
+</style>

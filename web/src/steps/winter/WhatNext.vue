@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { worth, type Candidate } from '@ambrel/core'
+import { decimal } from '@ambrel/core/units'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+import { useWinter } from '../../stores/winter.ts'
+
+const design = useDesign()
+const prefs = usePrefs()
+const winter = useWinter()
+const list = computed(() => winter.ranked?.list ?? [])
+const stale = computed(() => winter.ranked !== null && winter.ranked.for !== design.document)
+function keep(candidate: Candidate): void {
+  winter.clearGhost()
+  design.take('winter', candidate.says, {
+    design: candidate.design,
+    reasons: [
+      `${candidate.says}: ${decimal(candidate.generatorHoursSaved, 0)} generator hours and ${decimal(candidate.shortHoursSaved, 1)} short hours (1 in 10) saved a year over the same weather, for ${candidate.price > 0 ? `${prefs.show(candidate.price, '')} ${design.document!.budget.currency}` : 'nothing'}.`,
+    ],
+  })
+}
+const signed = (value: number, decimals: number) => (value === 0 ? '0' : decimal(-value, decimals))
+</script>
+
+<template>
+  <section class="card">
+    <div class="row">
+      <h2>What next</h2>
+      <p class="quiet grow">one change at a time over the same ten winters, ranked by hours saved for the money</p>
+      <el-button data-suggest :loading="winter.ranking" :disabled="!design.derived" @click="winter.rank">{{ list.length ? 'Try again' : 'Suggest' }}</el-button>
+    </div>
+    <table v-if="list.length > 0" class="sheet" :class="{ stale }">
+      <thead>
+        <tr><th>change one thing</th><th class="n">price</th><th class="n">generator h</th><th class="n">short h, 1 in 10</th><th class="n">h saved per 1000</th><th /></tr>
+      </thead>
+      <tbody>
+        <tr v-for="candidate in list" :key="candidate.id" :data-candidate="candidate.id">
+          <td>{{ candidate.says }}</td>
+          <td class="n">{{ candidate.price > 0 ? prefs.show(candidate.price, '') : 'free' }}</td>
+          <td class="n">{{ signed(candidate.generatorHoursSaved, 0) }}</td>
+          <td class="n">{{ signed(candidate.shortHoursSaved, 1) }}</td>
+          <td class="n">{{ candidate.price > 0 ? decimal(worth(candidate), 1) : '—' }}</td>
+          <td class="n"><button class="link" :disabled="stale" @click="winter.showGhost(candidate.says, candidate.design)">show</button> · <button class="link" :disabled="stale" @click="keep(candidate)">keep</button></td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="stale" class="quiet">The design has changed since; try again.</p>
+  </section>
+</template>
+
+<style scoped>
+.stale tbody {
+  opacity: 0.5;
+}
+
+table {
+  margin-top: 6px;
+}
+</style>

@@ -1,0 +1,22 @@
+import { defineStore } from 'pinia'
+import { useLocalStorage, usePreferredDark } from '@vueuse/core'
+import { computed } from 'vue'
+import { quantity, type UnitSystem } from '@ambrel/core/units'
+
+/** What a reader prefers; kept in this browser, never in a design. */
+export const usePrefs = defineStore('prefs', () => {
+  const chosenTheme = useLocalStorage<'day' | 'night' | 'system'>('ambrel.theme', 'system')
+  const units = useLocalStorage<UnitSystem>('ambrel.units', 'metric')
+  const findingsOpen = useLocalStorage('ambrel.findings', true)
+  const systemDark = usePreferredDark()
+  const theme = computed(() => (chosenTheme.value === 'system' ? (systemDark.value ? 'night' : 'day') : chosenTheme.value))
+  return {
+    theme,
+    units,
+    findingsOpen,
+    toggleTheme: () => (chosenTheme.value = theme.value === 'night' ? 'day' : 'night'),
+    toggleUnits: () => (units.value = units.value === 'metric' ? 'imperial' : 'metric'),
+    /** a stored value in the reader's units */
+    show: (value: number | null | undefined, unit: string) => quantity(value, unit, units.value),
+  }
+})
