@@ -314,14 +314,21 @@ function bankSheets(
     }),
   )
   const ratedW = arrays.reduce((sum, array) => sum + array.ratedW, 0)
-  const spareWh = ratedW * sunHours * 0.8 - batteryDayWh
+  const harvestWh = ratedW * sunHours * 0.8
+  const spareWh = add(
+    worked('bank.surplus', 'Sun less need, worst month', harvestWh - batteryDayWh, 'Wh/d', {
+      says: 'worst-month harvest − daily need; below zero the bank only falls until a brighter month or the generator',
+      terms: [term('harvest', harvestWh, 'Wh/d', '0.8 system factor'), term('daily need at the battery', batteryDayWh, 'Wh/d')],
+      source: 'stand-alone sizing practice',
+    }),
+  )
+  if (spareWh <= 0) return
   add(
-    worked('bank.recharge-days', 'Days to recharge, worst month', spareWh > 0 ? usable / spareWh : 999, 'd', {
-      says: 'usable energy ÷ (worst-month harvest − daily need); 999 where the worst month leaves nothing over',
+    worked('bank.recharge-days', 'Days to recharge, worst month', usable / spareWh, 'd', {
+      says: 'usable energy ÷ (worst-month harvest − daily need)',
       terms: [
         term('usable', usable, 'Wh'),
-        term('harvest', ratedW * sunHours * 0.8, 'Wh/d', '0.8 system factor'),
-        term('daily need', batteryDayWh, 'Wh/d'),
+        term('left over a day', spareWh, 'Wh/d'),
       ],
       source: 'stand-alone sizing practice',
     }),

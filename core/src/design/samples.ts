@@ -57,7 +57,7 @@ export function larkspurBench(): Design {
       load('load-16', 'phantom', { runningW: 12 }),
       load('load-17', 'phones'),
     ],
-    bank: newBank('lfp-51-100', 48, 6),
+    bank: { ...newBank('lfp-51-100', 48, 6), takeoff: 'equal-leads' },
     arrays: [
       newArray('array-1', 'mono-415', 'controller-1', {
         name: 'Ground array',
@@ -120,5 +120,44 @@ export function larkspurMoreSun(): Design {
   }
 }
 
+/** Gannet Skerry: a made-up weekend cabin on a maritime coast, small, metric, on AGM. */
+export function gannetSkerry(): Design {
+  const base = newDesign('Gannet Skerry', {
+    label: 'Gannet Skerry',
+    latitudeDeg: 57.4,
+    longitudeDeg: -6.1,
+    elevationM: 15,
+    climate: 'maritime-coast',
+  })
+  const weekend = { daysPerWeek: 2.5, leg: 'A' as const }
+  const design: Design = {
+    ...base,
+    notes: 'Two people at weekends, gas for cooking. All figures are made up.',
+    place: { ...base.place, utcOffsetH: 0, wiringBasis: 'metric', batteryRoom: { kind: 'unheated', setC: 12 }, brushSnowDays: null },
+    loads: [
+      load('load-1', 'fridge', { runningW: 55, duty: 0.35, leg: 'A' }),
+      load('load-2', 'lights', { runningW: 35, ...weekend }),
+      load('load-3', 'pressure-pump', { runningW: 350, hoursPerDay: 0.4, ...weekend }),
+      load('load-4', 'phones', weekend),
+      load('load-5', 'radio', weekend),
+      load('load-6', 'laptop', { hoursPerDay: 3, ...weekend }),
+      load('load-7', 'alarm'),
+    ],
+    bank: { ...newBank('agm-12-200', 24, 2), autonomyDays: 3 },
+    arrays: [
+      newArray('array-1', 'mono-415', 'controller-1', { name: 'Gable array', inSeries: 2, inParallel: 2, tiltDeg: 65, azimuthDeg: 190, mounting: 'roof-parallel', distanceM: 9 }),
+    ],
+    controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
+    inverter: { part: partById(inverterParts, 'one30-3k-24'), quantity: 1 },
+    generator: { ...base.generator, part: partById(generatorParts, 'petrol-2k'), startStateOfCharge: 0.5, stopStateOfCharge: 0.82, fullChargeEveryDays: 14, fuelPricePerL: 1.75 },
+    runs: newRuns('metric', 9),
+    budget: { ...base.budget, currency: 'GBP', taxPct: 20 },
+  }
+  return suggestWiring(design).design
+}
+
 /** Every demo design: a family per place, the main variant first. */
-export const SAMPLE_FAMILIES: readonly (() => Design)[][] = [[larkspurBench, larkspurFlooded, larkspurMoreSun]]
+export const SAMPLE_FAMILIES: readonly (() => Design)[][] = [
+  [larkspurBench, larkspurFlooded, larkspurMoreSun],
+  [gannetSkerry],
+]

@@ -61,6 +61,9 @@ export function candidates(design: Design): { id: string; says: string; design: 
     ...(place.brushSnowDays === null || place.brushSnowDays > 1
       ? [change('brush', 'Brush snow off within a day', (copy) => (copy.place.brushSnowDays = 1))]
       : []),
+    ...(generator.present && generator.stopStateOfCharge - generator.startStateOfCharge > 0.3
+      ? [change('stop-sooner', 'Stop the generator 20 points sooner, leaving room for the sun', (copy) => (copy.generator.stopStateOfCharge = generator.stopStateOfCharge - 0.2))]
+      : []),
     ...(generator.present && generator.startStateOfCharge > 0.25
       ? [
           change(

@@ -25,7 +25,7 @@ export function verdict(design: Design, winter: WinterSummary): string {
       ? `The generator gives ${percent(share)} of the dark months’ energy`
       : `${significant(unmet)} kWh of the dark months go unmet`
   if (spilled > 0.25)
-    return `${leans}, while ${percent(spilled)} of the sun is thrown away on bright days. Storage holds this design back, not panels.`
+    return `${leans}, while ${percent(spilled)} of the sun is thrown away on bright days. Storage, or a generator that fills it too far, holds this design back rather than panels.`
   if (spilled < 0.1)
     return `${leans}, and hardly any sun is thrown away. Panels or loads hold this design back, not storage.`
   return `${leans}; ${percent(spilled)} of the sun is thrown away. Panels and storage are in balance, and both are short of the load.`

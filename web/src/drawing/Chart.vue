@@ -50,5 +50,6 @@ const options = computed<ApexOptions>(() => {
 .chart {
   margin: 0;
   min-width: 0;
+  margin-bottom: -18px;
 }
 </style>

@@ -20,7 +20,7 @@ import WinterStrip from './WinterStrip.vue'
 import WorkingSheet from './WorkingSheet.vue'
 import WorkRail from './WorkRail.vue'
 import { commandsFor, nextVariant } from './commands.ts'
-import { isStep, STEP_KEYS, STEP_VIEWS } from './steps.ts'
+import { isStep, loadAhead, STEP_KEYS, STEP_VIEWS } from './steps.ts'
 import { NEW_ROW } from './newRow.ts'
 
 const props = defineProps<{ id: string; step: string }>()
@@ -29,7 +29,6 @@ const design = useDesign()
 const log = useLog()
 const prefs = usePrefs()
 const working = useWorking()
-useWinter()
 
 const step = computed<Step>(() => (isStep(props.step) ? props.step : 'place'))
 const palette = ref(false)
@@ -99,6 +98,8 @@ function onPlainKey(event: KeyboardEvent): void {
   event.preventDefault()
 }
 
+const winter = useWinter()
+watch(() => winter.winters, () => void loadAhead(), { once: true })
 useEventListener(window, 'keydown', onKey)
 onBeforeRouteLeave(() => design.flush())
 onBeforeUnmount(() => working.close())
@@ -111,7 +112,7 @@ onBeforeUnmount(() => working.close())
   </div>
   <div v-else class="frame" :class="{ wide: !prefs.findingsOpen }">
     <AppTop :step="step" class="areaTop no-print" @palette="palette = true" @variant="variant = true" />
-    <WorkRail :step="step" class="areaRail no-print" />
+    <WorkRail :id="props.id" :step="step" class="areaRail no-print" />
     <main class="areaBench" :data-bench="step">
       <component :is="STEP_VIEWS[step]" v-if="design.document" :key="design.id" />
     </main>

@@ -6,7 +6,7 @@ import { usePrefs } from '../stores/prefs.ts'
 import StateMark from '../drawing/StateMark.vue'
 import { keyFigure, STEP_NAMES } from './steps.ts'
 
-defineProps<{ step: Step }>()
+defineProps<{ id: string; step: Step }>()
 const design = useDesign()
 const log = useLog()
 const prefs = usePrefs()
@@ -33,7 +33,7 @@ function mark(step: Step): Level {
     <RouterLink
       v-for="(each, i) in STEPS"
       :key="each"
-      :to="{ name: 'design', params: { id: design.id, step: each } }"
+      :to="{ name: 'design', params: { id, step: each } }"
       :class="{ on: each === step }"
       :aria-current="each === step ? 'step' : undefined"
       :data-step="each"

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { FileUp, Moon, Plus, Sun, Trash2 } from '@lucide/vue'
 import type { DesignEntry } from '@ambrel/contract'
 import type { Problem } from '@ambrel/core'
 import { api, ApiRefusal } from '../stores/api.ts'
 import { usePrefs } from '../stores/prefs.ts'
-import NewDesignDialog from './NewDesignDialog.vue'
+
+const MiniStrip = defineAsyncComponent(() => import('./MiniStrip.vue'))
+const NewDesignDialog = defineAsyncComponent(() => import('./NewDesignDialog.vue'))
 
 const router = useRouter()
 const prefs = usePrefs()
@@ -101,7 +103,8 @@ onMounted(() => {
         <ul>
           <li v-for="entry in family" :key="entry.id">
             <RouterLink :to="{ name: 'design', params: { id: entry.id, step: 'winter' } }" :title="entry.variant" data-open>{{ entry.variant }}</RouterLink>
-            <span class="quiet">{{ day(entry.updatedAt) }}</span>
+            <MiniStrip :id="entry.id" :version="entry.version" />
+            <span class="quiet day">{{ day(entry.updatedAt) }}</span>
             <button class="icon-button" :aria-label="`Delete ${entry.variant}`" title="To the bin, for 30 days" @click="remove(entry)"><Trash2 :size="14" /></button>
           </li>
         </ul>
@@ -126,7 +129,7 @@ onMounted(() => {
 
 <style scoped>
 .shelf {
-  max-width: 860px;
+  max-width: 1080px;
   margin: 0 auto;
   padding: 34px 24px 60px;
 }
@@ -173,7 +176,7 @@ header .quiet {
 
 .family {
   display: grid;
-  grid-template-columns: 220px 1fr;
+  grid-template-columns: 200px 1fr;
   margin-bottom: 12px;
   border: 1px solid var(--rule);
   border-left: 4px solid var(--lichen);
@@ -212,6 +215,12 @@ li a {
   color: var(--spruce);
   font-weight: 600;
   text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.day {
+  width: 84px;
+  text-align: right;
   white-space: nowrap;
 }
 

@@ -22,6 +22,14 @@ const raw = computed(() => Math.max(part.value.maxInputV * 1.25, ...Object.value
 const most = computed(() => Math.ceil(raw.value / step.value) * step.value)
 const x = (volts: number) => LEFT + (Math.max(0, volts) / most.value) * (WIDTH - LEFT * 2)
 const ticks = computed(() => Array.from({ length: Math.round(most.value / step.value) + 1 }, (_, i) => i * step.value))
+/** A label stands right of its bar unless it would run over the limit and there is room on the left. */
+function onRight(bar: { from: number; to: number; says: string }): boolean {
+  const length = bar.says.length * 6.4
+  const end = x(Math.max(bar.from, bar.to)) + 7 + length
+  const limit = x(part.value.maxInputV)
+  const over = end > limit && x(Math.max(bar.from, bar.to)) < limit
+  return !(over || end > WIDTH) || x(Math.min(bar.from, bar.to)) - length < 10
+}
 const NAMES = { coefficient: 'by coefficient', 'code-table': 'by the code table', flat: 'by flat 1.25' }
 const school = computed(() => design.document!.schools.coldVoltage)
 const bars = computed(() => [
@@ -49,7 +57,7 @@ const bars = computed(() => [
       <text :x="x(design.derived!.chargeV)" :y="12" class="charge-text" text-anchor="middle">charging {{ prefs.show(design.derived!.chargeV, 'V') }}</text>
       <g v-for="(bar, i) in bars" :key="bar.id" :transform="`translate(0 ${TOP + 22 + i * 24})`">
         <rect :x="x(Math.min(bar.from, bar.to))" :width="Math.max(3, x(Math.max(bar.from, bar.to)) - x(Math.min(bar.from, bar.to)))" height="13" rx="2" :class="['bar', bar.id, { rules: bar.rules, over: bar.id !== 'working' && bar.to > part.maxInputV }]" />
-        <text v-if="x(bar.to) < WIDTH * 0.62" :x="x(Math.max(bar.from, bar.to)) + 7" y="11" :class="{ strong: bar.rules }">{{ bar.says }}</text>
+        <text v-if="onRight(bar)" :x="x(Math.max(bar.from, bar.to)) + 7" y="11" :class="{ strong: bar.rules }">{{ bar.says }}</text>
         <text v-else :x="x(Math.min(bar.from, bar.to)) - 7" y="11" text-anchor="end" :class="{ strong: bar.rules }">{{ bar.says }}</text>
       </g>
       <path :d="`M${LEFT} ${BASE}H${WIDTH - LEFT}`" class="axis" />

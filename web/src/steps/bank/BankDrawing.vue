@@ -29,7 +29,7 @@ const widest = computed(() => Math.max(...shares.value, even.value))
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${width} ${height}`" :style="{ maxWidth: `${Math.min(920, width * 1.25)}px` }" class="bank" role="img" :aria-label="`${bank.inParallel} strings of ${bank.inSeries} units, ${bank.takeoff}`">
+  <svg :viewBox="`0 0 ${width} ${height}`" :style="{ maxWidth: `${Math.min(920, width)}px` }" class="bank" role="img" :aria-label="`${bank.inParallel} strings of ${bank.inSeries} units, ${bank.takeoff}`">
     <path :d="`M${barLeft} ${y(0) + UNIT_H / 2}V${y(rows - 1) + UNIT_H / 2}`" class="bar" />
     <path :d="`M${barRight} ${y(0) + UNIT_H / 2}V${y(rows - 1) + UNIT_H / 2}`" class="bar" />
     <g v-for="row in rows" :key="row">

@@ -65,7 +65,8 @@ const TAKEOFFS = [
     <Figure id="bank.days" />
     <Figure id="bank.usable" />
     <Figure id="bank.need" />
-    <Figure id="bank.recharge-days" />
+    <Figure id="bank.surplus" />
+    <Figure v-if="design.derived?.worked['bank.recharge-days']" id="bank.recharge-days" />
     <Figure id="bank.charge-rate" />
   </div>
   <div class="stack">

@@ -53,7 +53,7 @@ function copy(i: number): void {
     <table class="sheet loads">
       <thead>
         <tr>
-          <th /><th>load</th><th class="n">how many</th><th>stated by</th><th class="n">running</th><th class="n">hours</th><th>leg</th><th>priority</th><th class="n">worst month</th><th />
+          <th /><th>load</th><th class="n">×</th><th>stated by</th><th class="n">running</th><th class="n">hours</th><th>leg</th><th>priority</th><th class="n">worst month</th><th />
         </tr>
       </thead>
       <tbody>
@@ -70,7 +70,7 @@ function copy(i: number): void {
             <td class="mid"><NumberField :model-value="load.runningW" unit="W" :label="`${load.name}, running watts`" :path="`loads.${i}.runningW`" :step="10" @update:model-value="set(i, 'runningW', $event)" /></td>
             <td class="mid">
               <NumberField v-if="load.basis === 'rated'" :model-value="load.hoursPerDay" unit="h/d" :label="`${load.name}, hours a day`" :path="`loads.${i}.hoursPerDay`" :step="0.5" @update:model-value="set(i, 'hoursPerDay', $event)" />
-              <span v-else class="quiet">{{ load.basis === 'metered' ? `${load.meteredKWh} kWh in ${load.meteredHours} h` : load.basis === 'cycle' ? `${load.cyclesPerWeek} a week` : `${load.monthKWh} kWh` }}</span>
+              <span v-else class="quiet">{{ load.basis === 'metered' ? `${load.meteredKWh} kWh` : load.basis === 'cycle' ? `${load.cyclesPerWeek} a week` : `${load.monthKWh} kWh` }}</span>
             </td>
             <td class="leg"><ChoiceField :model-value="load.leg" :options="legs" :label="`${load.name}, leg`" :path="`loads.${i}.leg`" @update:model-value="set(i, 'leg', $event)" /></td>
             <td class="priority"><ChoiceField :model-value="load.priority" :options="optionsOf(PRIORITY_NAMES)" :label="`${load.name}, priority`" @update:model-value="set(i, 'priority', $event)" /></td>
@@ -106,23 +106,24 @@ function copy(i: number): void {
 }
 
 .name {
-  min-width: 120px;
+  min-width: 150px;
 }
 
 .small {
-  width: 54px;
+  width: 44px;
 }
 
 .basis {
-  min-width: 122px;
+  min-width: 104px;
 }
 
 .mid {
-  min-width: 78px;
+  text-align: right;
+  min-width: 74px;
 }
 
 .leg {
-  min-width: 62px;
+  min-width: 58px;
 }
 
 .priority {

@@ -48,7 +48,7 @@ async function enter(): Promise<void> {
 }
 const FIELDS = [
   { key: 'batteryV', label: 'Battery', unit: 'V' },
-  { key: 'batteryA', label: 'Current, charging +', unit: 'A' },
+  { key: 'batteryA', label: 'Current, + in', unit: 'A' },
   { key: 'stateOfCharge', label: 'Charge', unit: 'share' },
   { key: 'arrayW', label: 'Array', unit: 'W' },
   { key: 'loadW', label: 'Load', unit: 'W' },

@@ -18,9 +18,9 @@ const runs = computed(() => design.document!.runs)
 const sizes = computed(() => CONDUCTORS.filter(({ basis, size }) => basis === design.document!.place.wiringBasis || runs.value.some((run) => run.size === size)).map(({ size }) => ({ value: size, label: size.replace('mm2', 'mm²') })))
 const CIRCUITS = [
   { value: 'array' as const, label: 'array' },
-  { value: 'controller-bank' as const, label: 'controller to bank' },
-  { value: 'bank-inverter' as const, label: 'bank to inverter' },
-  { value: 'inverter-house' as const, label: 'inverter to house' },
+  { value: 'controller-bank' as const, label: 'controller' },
+  { value: 'bank-inverter' as const, label: 'inverter' },
+  { value: 'inverter-house' as const, label: 'house' },
   { value: 'generator' as const, label: 'generator' },
 ]
 const INSULATION = [60, 75, 90].map((value) => ({ value: value as 60 | 75 | 90, label: `${value} °C` }))
@@ -42,7 +42,7 @@ useNewRow(add)
     <div class="scroll">
       <table class="sheet runs">
         <thead>
-          <tr><th /><th>run</th><th>carries</th><th class="n">one way</th><th>conductor</th><th class="n">×</th><th>insulation</th><th class="n">needs</th><th class="n">carries</th><th class="n">drop</th><th class="n">allowed</th><th class="n">device</th><th /></tr>
+          <tr><th /><th>run</th><th>circuit</th><th class="n">one way</th><th>conductor</th><th class="n">×</th><th>insulation</th><th class="n">needs</th><th class="n">carries</th><th class="n">drop</th><th class="n">allowed</th><th class="n">device</th><th /></tr>
         </thead>
         <tbody>
           <tr v-for="(run, i) in runs" :key="run.id" :data-run="run.id">
@@ -85,11 +85,11 @@ useNewRow(add)
 }
 
 .name {
-  min-width: 130px;
+  min-width: 150px;
 }
 
 .circuit {
-  min-width: 118px;
+  min-width: 104px;
 }
 
 .mid {
@@ -97,7 +97,7 @@ useNewRow(add)
 }
 
 .size {
-  min-width: 86px;
+  min-width: 98px;
 }
 
 .tiny {

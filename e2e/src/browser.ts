@@ -1,0 +1,37 @@
+import { chromium, type Browser, type Page } from 'playwright-core'
+
+const ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
+
+/** Debian's Chromium, without its own calls to the network. */
+export function openBrowser(): Promise<Browser> {
+  return chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
+}
+
+/** A page of its own store and size; errors in it are gathered. */
+export async function openPage(
+  browser: Browser,
+  options: { width?: number; height?: number; night?: boolean } = {},
+): Promise<{ page: Page; errors: string[] }> {
+  const { width = 1280, height = 800, night = false } = options
+  const context = await browser.newContext({
+    viewport: { width, height },
+    colorScheme: night ? 'dark' : 'light',
+    locale: 'en-GB',
+    timezoneId: 'Etc/UTC',
+  })
+  const page = await context.newPage()
+  const errors: string[] = []
+  page.on('pageerror', (error) => errors.push(error.message))
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) errors.push(message.text())
+  })
+  return { page, errors }
+}

@@ -1,0 +1,285 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Browser, Page } from 'playwright-core'
+import { openBrowser, openPage } from './browser.ts'
+import { startApplication } from './server.ts'
+
+let application: Awaited<ReturnType<typeof startApplication>>
+let browser: Browser
+
+beforeAll(async () => {
+  application = await startApplication()
+  browser = await openBrowser()
+})
+afterAll(async () => {
+  await browser?.close()
+  await application?.stop()
+})
+
+const strip = (page: Page) =>
+  page.locator('footer.strip .bar').evaluateAll((bars) => bars.map((bar) => Number(bar.getAttribute('height')).toFixed(1)).join(' '))
+const rail = (page: Page, step: string) => page.locator(`.rail [data-step=${step}] small`).innerText()
+const saved = (page: Page) => page.locator('[data-saved]', { hasText: /^Saved/ }).waitFor()
+const drawn = (page: Page) => page.locator('footer.strip .bar').first().waitFor()
+
+/** Waits until a reading of the page is no longer what it was. */
+async function changes(read: () => Promise<string>, from: string): Promise<string> {
+  for (let i = 0; i < 100; i++) {
+    const now = await read()
+    if (now !== from && now !== '') return now
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  }
+  throw new Error(`still ${from}`)
+}
+
+async function openDemo(page: Page, variant = 'As planned'): Promise<void> {
+  await page.goto(application.base)
+  await page.locator('.family', { hasText: 'Larkspur Bench' }).getByRole('link', { name: variant }).click()
+  await drawn(page)
+}
+
+async function newDesign(page: Page, name: string): Promise<void> {
+  await page.goto(application.base)
+  await page.locator('[data-new]').click()
+  await page.locator('input[name=name]').fill(name)
+  await page.locator('input[name=latitude]').fill('46.5')
+  await page.locator('input[name=longitude]').fill('-84.2')
+  await page.getByRole('button', { name: 'Make it' }).click()
+  await drawn(page)
+}
+
+async function setField(page: Page, path: string, value: string): Promise<void> {
+  const field = page.locator(`[data-path="${path}"]`)
+  await field.fill(value)
+  await field.press('Enter')
+}
+
+describe('from nothing to a winter answer', () => {
+  it('makes a design through all seven steps by Suggest, edits, undoes, reloads and finds it saved', async () => {
+    const { page, errors } = await openPage(browser)
+    await newDesign(page, 'Test cabin')
+    for (const [key, step] of [['1', 'place'], ['2', 'loads'], ['3', 'bank'], ['4', 'array'], ['5', 'inverter'], ['6', 'generator']]) {
+      await page.locator('h1').first().click()
+      await page.keyboard.press(key)
+      await page.locator(`[data-bench=${step}] [data-suggest]`).click()
+      await page.locator('.reasons li').first().waitFor()
+    }
+    await page.keyboard.press('7')
+    await page.locator('[data-bench=winter] [data-suggest]').click()
+    await page.locator('[data-candidate]').first().waitFor()
+    expect(await page.locator('[data-candidate]').count()).toBeGreaterThan(4)
+    expect(await rail(page, 'bank')).toMatch(/^\d+ V · [\d.]+ kWh · [\d.]+ d$/)
+    expect(await page.locator('.findings [data-level=stop]').count()).toBe(0)
+
+    await page.keyboard.press('2')
+    await page.locator('[data-path="loads.0.runningW"]').waitFor()
+    const railBefore = await rail(page, 'loads')
+    const stripBefore = await strip(page)
+    await setField(page, 'loads.0.runningW', '700')
+    const railAfter = await changes(() => rail(page, 'loads'), railBefore)
+    await changes(() => strip(page), stripBefore)
+    await page.getByRole('button', { name: 'Undo', exact: true }).click()
+    expect(await changes(() => rail(page, 'loads'), railAfter)).toBe(railBefore)
+    expect(await page.locator('[data-path="loads.0.runningW"]').inputValue()).toBe('90')
+    await page.getByRole('button', { name: 'Redo', exact: true }).click()
+    expect(await changes(() => rail(page, 'loads'), railBefore)).toBe(railAfter)
+    await saved(page)
+    await page.reload()
+    await drawn(page)
+    expect(await page.locator('[data-path="loads.0.runningW"]').inputValue()).toBe('700')
+    expect(await rail(page, 'loads')).toBe(railAfter)
+    await page.goto(application.base)
+    await page.getByText('Test cabin').waitFor()
+    expect(errors).toEqual([])
+  })
+
+  it('every step opens without an error, in both themes, and narrow', async () => {
+    for (const options of [{}, { night: true }, { width: 820 }]) {
+      const { page, errors } = await openPage(browser, options)
+      await openDemo(page)
+      for (const key of ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']) {
+        await page.keyboard.press(key)
+        await page.locator('[data-bench] h1').waitFor()
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+        expect(wide, `step ${key} is wider than the window`).toBeLessThanOrEqual(0)
+      }
+      expect(errors).toEqual([])
+      await page.close()
+    }
+  })
+})
+
+describe('two windows', () => {
+  it('a stale save gets the choice, and keeping both loses nothing', async () => {
+    const first = (await openPage(browser)).page
+    await newDesign(first, 'Shared cabin')
+    const second = (await openPage(browser)).page
+    await second.goto(first.url())
+    await drawn(second)
+    await first.keyboard.press('2')
+    await setField(first, 'loads.0.runningW', '111')
+    await saved(first)
+    await second.keyboard.press('2')
+    await setField(second, 'loads.0.runningW', '222')
+    await second.getByText('Saved somewhere else meanwhile').waitFor()
+    await second.locator('[data-choice=both]').click()
+    await second.getByRole('link', { name: 'As planned (mine)' }).waitFor()
+    await drawn(second)
+    expect(await second.locator('[data-path="loads.0.runningW"]').inputValue()).toBe('222')
+    await first.reload()
+    await drawn(first)
+    expect(await first.locator('[data-path="loads.0.runningW"]').inputValue()).toBe('111')
+  })
+
+  it('keeping mine overwrites, taking theirs can be undone', async () => {
+    const first = (await openPage(browser)).page
+    await newDesign(first, 'Contested cabin')
+    const second = (await openPage(browser)).page
+    await second.goto(first.url())
+    await drawn(second)
+    for (const [page, watts] of [[first, '333'], [second, '444']] as const) {
+      await page.keyboard.press('2')
+      await setField(page, 'loads.0.runningW', watts)
+      if (page === first) await saved(page)
+    }
+    await second.locator('[data-choice=theirs]').click()
+    expect(await changes(() => second.locator('[data-path="loads.0.runningW"]').inputValue(), '444')).toBe('333')
+    await second.getByRole('button', { name: 'Undo', exact: true }).click()
+    expect(await changes(() => second.locator('[data-path="loads.0.runningW"]').inputValue(), '333')).toBe('444')
+    await saved(second)
+  })
+})
+
+describe('bad input', () => {
+  it('is named at its field, keeps what was typed, stops the save and the strip, and is over when mended', async () => {
+    const { page } = await openPage(browser)
+    await newDesign(page, 'Wrong cabin')
+    await saved(page)
+    await setField(page, 'place.latitudeDeg', '95')
+    await page.locator('.error', { hasText: 'latitudeDeg 95 is too large; at most 90' }).waitFor()
+    await page.locator('.lacks', { hasText: 'No winter can be drawn yet' }).waitFor()
+    await page.locator('[data-saved]', { hasText: 'Not saved: 1 to put right' }).waitFor()
+    await page.reload()
+    await page.locator('.lacks').waitFor()
+    expect(await page.locator('[data-path="place.latitudeDeg"]').inputValue()).toBe('95')
+    await setField(page, 'place.latitudeDeg', '46')
+    await drawn(page)
+    await saved(page)
+    await setField(page, 'place.recordLowC', 'cold')
+    await page.locator('.error', { hasText: '“cold” is not a number' }).waitFor()
+    expect(await page.locator('[data-path="place.recordLowC"]').inputValue()).toBe('cold')
+  })
+
+  it('an empty load list and a unit that does not divide the bank are named', async () => {
+    const { page } = await openPage(browser)
+    await newDesign(page, 'Empty cabin')
+    await page.keyboard.press('2')
+    await page.locator('[data-load]').first().waitFor()
+    while ((await page.locator('[data-load]').count()) > 0) await page.locator('[data-load] [title=Remove]').first().click()
+    await page.locator('.error', { hasText: 'the load list is empty; add at least one load' }).waitFor()
+    await page.locator('.lacks', { hasText: 'the load list is empty' }).waitFor()
+    await page.keyboard.press('Control+z')
+    await drawn(page)
+    await page.keyboard.press('3')
+    await setField(page, 'bank.part.nominalV', '20')
+    await page.locator('.error', { hasText: 'do not divide the' }).first().waitFor()
+  })
+
+  it('the new-design form and a broken file say what is wrong and lose nothing', async () => {
+    const { page } = await openPage(browser)
+    await page.goto(application.base)
+    await page.locator('[data-new]').click()
+    await page.locator('input[name=name]').fill('Nowhere')
+    await page.locator('input[name=latitude]').fill('95')
+    await page.locator('input[name=longitude]').fill('east')
+    await page.getByRole('button', { name: 'Make it' }).click()
+    await page.getByText('latitude 95 must lie between -90 and 90').waitFor()
+    await page.getByText('“east” is not a number').waitFor()
+    expect(await page.locator('input[name=name]').inputValue()).toBe('Nowhere')
+    await page.keyboard.press('Escape')
+    await page.locator('[data-file]').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"format":') })
+    await page.getByText('not JSON').waitFor()
+    await page.locator('[data-file]').setInputFiles({ name: 'newer.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"ambrel-design","version":7}') })
+    await page.getByText('written by a newer Ambrel').waitFor()
+  })
+})
+
+describe('the frame', () => {
+  it('palette, keys, findings with remedy, working, units and variants', async () => {
+    const { page, errors } = await openPage(browser)
+    await openDemo(page)
+    await page.keyboard.press('Control+k')
+    await page.getByPlaceholder('type a few letters').fill('go arr')
+    await page.keyboard.press('Enter')
+    await page.locator('[data-bench=array]').waitFor()
+    await setField(page, 'arrays.0.inSeries', '12')
+    const finding = page.locator('[data-finding="array.cold-voltage"][data-level=stop]')
+    await finding.waitFor()
+    await finding.locator('.remedy').click()
+    await finding.waitFor({ state: 'detached' })
+    expect(Number(await page.locator('[data-path="arrays.0.inSeries"]').inputValue())).toBeLessThan(12)
+    await page.keyboard.press('Control+z')
+    await page.keyboard.press('Control+z')
+    await page.locator('[data-working="array.need"]').focus()
+    await page.keyboard.press('w')
+    await page.getByText('daily need ÷ (sun hours of').waitFor()
+    await page.keyboard.press('Escape')
+    await page.locator('[data-bench=array] h1').click()
+    await page.keyboard.press('1')
+    const elevation = page.locator('[data-path="place.elevationM"]')
+    expect(await elevation.inputValue()).toBe('940')
+    await page.getByRole('button', { name: 'Units' }).click()
+    expect(await elevation.inputValue()).toBe('3083.99')
+    await page.keyboard.press('v')
+    await page.locator('.tabs .on', { hasText: 'Flooded bank' }).waitFor()
+    await page.keyboard.press('f')
+    await page.locator('.findings').waitFor({ state: 'hidden' })
+    await page.keyboard.press('?')
+    await page.getByText('new row in the table at hand').waitFor()
+    expect(errors).toEqual([])
+  })
+
+  it('a new variant, the build list and a reading are kept; the bin gives back', async () => {
+    const { page } = await openPage(browser)
+    await newDesign(page, 'Kept cabin')
+    await page.getByRole('button', { name: 'New variant' }).click()
+    await page.getByLabel('Name').fill('Second thought')
+    await page.getByRole('button', { name: 'Make it' }).click()
+    await page.locator('.tabs .on', { hasText: 'Second thought' }).waitFor()
+    await drawn(page)
+    await page.keyboard.press('0')
+    await page.locator('[data-task=permit]').check()
+    await saved(page)
+    await page.locator('h1').first().click()
+    await page.keyboard.press('-')
+    await page.getByLabel('Battery', { exact: true }).fill('25.9')
+    await page.getByLabel('Note').fill('first frost')
+    await page.locator('[data-enter]').click()
+    await page.locator('[data-readings]', { hasText: 'first frost' }).waitFor()
+    await page.reload()
+    await page.locator('[data-readings]', { hasText: '25.9 V' }).waitFor()
+    expect(await rail(page, 'build')).toMatch(/^1 of/)
+    await page.goto(application.base)
+    const family = page.locator('.family', { hasText: 'Kept cabin' })
+    await family.getByLabel('Delete Second thought').click()
+    await page.getByRole('button', { name: /Show the bin/ }).click()
+    await page.locator('.bin li', { hasText: 'Second thought' }).getByText('bring back').click()
+    await family.getByRole('link', { name: 'Second thought' }).waitFor()
+  })
+
+  it('edits made while the server is away wait in the browser and are saved when it is back', async () => {
+    const { page } = await openPage(browser)
+    await newDesign(page, 'Far cabin')
+    await saved(page)
+    await page.waitForLoadState('networkidle')
+    await page.context().setOffline(true)
+    await page.keyboard.press('2')
+    await page.locator('[data-path="loads.0.runningW"]').waitFor()
+    await setField(page, 'loads.0.runningW', '155')
+    await page.locator('[data-saved]', { hasText: 'Offline; kept here' }).waitFor()
+    await page.context().setOffline(false)
+    await saved(page)
+    await page.reload()
+    await drawn(page)
+    expect(await page.locator('[data-path="loads.0.runningW"]').inputValue()).toBe('155')
+  })
+})

@@ -1,0 +1,46 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { fileURLToPath } from 'node:url'
+import pg from 'pg'
+
+const root = fileURLToPath(new URL('../..', import.meta.url))
+
+/** The whole application on a database of its own, as a test or a picture needs it. */
+export async function startApplication(): Promise<{ base: string; stop: () => Promise<void>; pause: () => void; resume: () => void }> {
+  const serverUrl = process.env.AMBREL_TEST_SERVER
+  if (!serverUrl) throw new Error('AMBREL_TEST_SERVER is not set; run the tests with npm test')
+  const name = `browser_${process.pid}_${Date.now()}`
+  await onServer(serverUrl, `create database "${name}"`)
+  const url = new URL(serverUrl)
+  url.pathname = `/${name}`
+  const child = spawn(process.execPath, ['--import', 'tsx', `${root}server/src/main.ts`], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    env: { ...process.env, DATABASE_URL: url.toString(), PORT: '0', LOG_LEVEL: 'fatal' },
+  })
+  const port = await listening(child)
+  return {
+    base: `http://127.0.0.1:${port}`,
+    pause: () => void child.kill('SIGSTOP'),
+    resume: () => void child.kill('SIGCONT'),
+    stop: async () => {
+      const ended = new Promise((resolve) => child.once('exit', resolve))
+      child.kill('SIGTERM')
+      await ended
+      await onServer(serverUrl, `drop database if exists "${name}" with (force)`)
+    },
+  }
+}
+
+function listening(child: ChildProcess): Promise<number> {
+  return new Promise((resolve, reject) => {
+    child.once('message', (message) => resolve((message as { port: number }).port))
+    child.once('exit', (code) => reject(new Error(`the server ended with code ${code}`)))
+  })
+}
+
+async function onServer(url: string, statement: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url })
+  await client.connect()
+  await client.query(statement)
+  await client.end()
+}

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { onMounted, ref, shallowRef } from 'vue'
+import { quantity } from '@ambrel/core/units'
+import type { WinterSummary } from '@ambrel/core'
+import { chargeColour } from '../drawing/chargeRamp.ts'
+import { usePrefs } from '../stores/prefs.ts'
+import { summaryOf } from './summaries.ts'
+
+/** A design's winter at a glance: its weeks, its generator hours, its short hours. */
+const props = defineProps<{ id: string; version: number }>()
+const prefs = usePrefs()
+const summary = shallowRef<WinterSummary | null>(null)
+const failed = ref(false)
+const WIDTH = 210
+const HEIGHT = 26
+onMounted(async () => {
+  try {
+    summary.value = await summaryOf(props.id, props.version)
+  } catch {
+    failed.value = true
+  }
+})
+const short = () => Math.max(...Object.values(summary.value!.oneInTen.shortHours))
+</script>
+
+<template>
+  <div class="mini" :data-mini="summary ? 'drawn' : 'waiting'">
+    <template v-if="summary">
+      <svg :width="WIDTH" :height="HEIGHT" role="img" aria-label="Lowest charge week by week, typical year">
+        <rect v-for="(week, i) in summary.weeks" :key="i" :x="(i * WIDTH) / summary.weeks.length" :y="HEIGHT - Math.max(2, week.lowTypical * HEIGHT)" :width="WIDTH / summary.weeks.length - 0.6" :height="Math.max(2, week.lowTypical * HEIGHT)" :fill="chargeColour(week.lowTypical, prefs.theme === 'night')" />
+      </svg>
+      <span class="quiet">{{ quantity(summary.median.generatorHours, 'h') }} generator · {{ short() < 0.5 ? 'nothing short, 9 in 10' : `${quantity(short(), 'h')} short, 1 in 10` }}</span>
+    </template>
+    <span v-else class="quiet">{{ failed ? 'no winter to show' : 'running winters…' }}</span>
+  </div>
+</template>
+
+<style scoped>
+.mini {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  height: 28px;
+}
+
+span {
+  width: 220px;
+  white-space: nowrap;
+}
+</style>
