@@ -4,7 +4,15 @@ import { join } from 'node:path'
 import { ROOT } from './prepare.mjs'
 import { say, Stop } from './say.mjs'
 
-const SOURCES = ['core/src', 'contract/src', 'web/src', 'web/index.html', 'web/vite.config.ts', 'web/package.json', 'package-lock.json']
+const SOURCES = [
+  'core/src',
+  'contract/src',
+  'web/src',
+  'web/index.html',
+  'web/vite.config.ts',
+  'web/package.json',
+  'package-lock.json',
+]
 
 /** Builds the interface where a source is newer than the last build. */
 export function build() {
@@ -12,7 +20,10 @@ export function build() {
   const newest = Math.max(...SOURCES.map((source) => newestIn(join(ROOT, source))))
   if (existsSync(stamp) && statSync(stamp).mtimeMs > newest) return
   say('building the interface')
-  const { status } = spawnSync('npm', ['run', 'build', '--workspace', 'web', '--silent'], { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] })
+  const { status } = spawnSync('npm', ['run', 'build', '--workspace', 'web', '--silent'], {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
   if (status !== 0) throw new Stop('the build failed; see the lines above')
   writeFileSync(stamp, '')
 }

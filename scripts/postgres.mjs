@@ -67,9 +67,23 @@ export class Cluster {
       `-c unix_socket_directories=''`,
       ...(this.throwaway ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : []),
     ].join(' ')
-    const { status } = this.tool('pg_ctl', '-D', this.data, '-l', join(this.folder, 'log'), '-w', '-t', '60', '-o', settings, 'start')
+    const { status } = this.tool(
+      'pg_ctl',
+      '-D',
+      this.data,
+      '-l',
+      join(this.folder, 'log'),
+      '-w',
+      '-t',
+      '60',
+      '-o',
+      settings,
+      'start',
+    )
     if (status !== 0) {
-      const log = existsSync(join(this.folder, 'log')) ? readFileSync(join(this.folder, 'log'), 'utf8').split('\n').slice(-8).join('\n') : ''
+      const log = existsSync(join(this.folder, 'log'))
+        ? readFileSync(join(this.folder, 'log'), 'utf8').split('\n').slice(-8).join('\n')
+        : ''
       throw new Stop(`PostgreSQL did not start:\n${log}`)
     }
     return this.url(port)
@@ -86,7 +100,19 @@ export class Cluster {
     const secretFile = join(this.folder, 'secret')
     writeFileSync(secretFile, secret, { mode: 0o600 })
     if (this.user.uid !== undefined) chownSync(secretFile, this.user.uid, this.user.gid)
-    const made = this.tool('initdb', '-D', this.data, '-U', 'ambrel', '-E', 'UTF8', '--locale=C', '-A', 'scram-sha-256', `--pwfile=${secretFile}`)
+    const made = this.tool(
+      'initdb',
+      '-D',
+      this.data,
+      '-U',
+      'ambrel',
+      '-E',
+      'UTF8',
+      '--locale=C',
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${secretFile}`,
+    )
     if (made.status !== 0) throw new Stop(`initdb failed: ${made.stderr}`)
   }
 

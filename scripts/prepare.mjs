@@ -29,11 +29,16 @@ function checkNode() {
 }
 
 function installPackages() {
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex')
   const stamp = join(ROOT, 'node_modules', '.ambrel-lock')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
   say('installing npm packages')
-  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: 'inherit' })
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+  })
   if (status !== 0) throw new Stop('npm ci failed; see the lines above')
   writeFileSync(stamp, lock)
 }
@@ -48,7 +53,10 @@ function installDebian(packages) {
   const root = process.getuid?.() === 0
   const sudo = !root && spawnSync('sudo', ['-n', 'true']).status === 0
   if (!root && !sudo)
-    throw new Stop(`${names} missing, and installing needs root. Run: sudo apt-get install ${packages.join(' ')}`, MISSING)
+    throw new Stop(
+      `${names} missing, and installing needs root. Run: sudo apt-get install ${packages.join(' ')}`,
+      MISSING,
+    )
   const apt = (...args) => {
     const command = root ? ['apt-get', ...args] : ['sudo', '-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]
     const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }

@@ -32,7 +32,9 @@ await main(async () => {
     const serverUrl = cluster ? await cluster.start() : process.env.DATABASE_URL
     const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${report}`]
     good.push(
-      part('tests', 'npx', ['vitest', 'run', ...reporters, ...process.argv.slice(2)], { AMBREL_TEST_SERVER: serverUrl }),
+      part('tests', 'npx', ['vitest', 'run', ...reporters, ...process.argv.slice(2)], {
+        AMBREL_TEST_SERVER: serverUrl,
+      }),
     )
   } finally {
     cluster?.stop()

@@ -24,16 +24,28 @@ const design = larkspurBench()
 const engine = new WinterEngine()
 
 time(30, () => derive(design))
-report('derive.demo', time(50, () => derive(design)), 'ms')
+report(
+  'derive.demo',
+  time(50, () => derive(design)),
+  'ms',
+)
 
-report('weather.year', time(3, () => {
-  const fresh = new WinterEngine()
-  for (let i = 0; i < YEARS; i++) fresh.weatherOf(design, 7, i)
-}) / YEARS, 'ms')
-report('weather.plane30', time(3, () => {
-  const fresh = new WinterEngine()
-  for (let i = 0; i < YEARS; i++) fresh.planeOf(design, design.arrays[0], 7, i)
-}), 'ms')
+report(
+  'weather.year',
+  time(3, () => {
+    const fresh = new WinterEngine()
+    for (let i = 0; i < YEARS; i++) fresh.weatherOf(design, 7, i)
+  }) / YEARS,
+  'ms',
+)
+report(
+  'weather.plane30',
+  time(3, () => {
+    const fresh = new WinterEngine()
+    for (let i = 0; i < YEARS; i++) fresh.planeOf(design, design.arrays[0], 7, i)
+  }),
+  'ms',
+)
 
 engine.run(design, { years: YEARS, seed: 7 })
 const plan = runPlanOf(design)
@@ -48,24 +60,37 @@ report('winter.years', YEARS / (loopMs / 1000), 'years/s')
 const plain = new Float64Array(HOURS * 3).fill(1)
 let sink = 0
 const plainLoop = () => {
-  for (let year = 0; year < YEARS; year++) for (let i = 0; i < HOURS; i++) sink += plain[i] * plain[i + HOURS] - plain[i + 2 * HOURS]
+  for (let year = 0; year < YEARS; year++)
+    for (let i = 0; i < HOURS; i++) sink += plain[i] * plain[i + HOURS] - plain[i + 2 * HOURS]
 }
 time(5, plainLoop)
 report('winter.loop-to-plain', loopMs / time(9, plainLoop), 'times')
 
 let watts = 0
-report('winter.strip', time(15, () => {
-  design.loads[0] = { ...design.loads[0], basis: 'rated', runningW: 90 + (watts++ % 7) }
-  const years = engine.run(design, { years: 10, seed: 7 })
-  summariseWinter(years, design.place.latitudeDeg, runStartDay(design.place.latitudeDeg))
-}), 'ms')
+report(
+  'winter.strip',
+  time(15, () => {
+    design.loads[0] = { ...design.loads[0], basis: 'rated', runningW: 90 + (watts++ % 7) }
+    const years = engine.run(design, { years: 10, seed: 7 })
+    summariseWinter(years, design.place.latitudeDeg, runStartDay(design.place.latitudeDeg))
+  }),
+  'ms',
+)
 let tilt = 0
-report('winter.strip-new-tilt', time(7, () => {
-  design.arrays[0] = { ...design.arrays[0], tiltDeg: 40 + (tilt++ % 40) }
-  figuresAt(engine.run(design, { years: 10, seed: 7 }), 0.5)
-}), 'ms')
-report('winter.tapestry', time(5, () => {
-  design.loads[0] = { ...design.loads[0], runningW: 90 + (watts++ % 7) }
-  engine.run(design, { years: YEARS, seed: 7 })
-}), 'ms')
+report(
+  'winter.strip-new-tilt',
+  time(7, () => {
+    design.arrays[0] = { ...design.arrays[0], tiltDeg: 40 + (tilt++ % 40) }
+    figuresAt(engine.run(design, { years: 10, seed: 7 }), 0.5)
+  }),
+  'ms',
+)
+report(
+  'winter.tapestry',
+  time(5, () => {
+    design.loads[0] = { ...design.loads[0], runningW: 90 + (watts++ % 7) }
+    engine.run(design, { years: YEARS, seed: 7 })
+  }),
+  'ms',
+)
 if (!Number.isFinite(sink)) console.error(sink)

@@ -4,7 +4,10 @@ import { InputError, readDesign } from './files.ts'
 import { balanceOf } from './run.ts'
 
 /** Functions that need a file, which the core cannot read. */
-const FILE_FUNCTIONS: Record<string, { inputs: Record<string, string>; outputs: Record<string, string>; source: string; says: string }> = {
+const FILE_FUNCTIONS: Record<
+  string,
+  { inputs: Record<string, string>; outputs: Record<string, string>; source: string; says: string }
+> = {
   'winter.balance': {
     says: 'energy balance of each year of a run',
     inputs: { designFile: 'path of a design file', years: 'whole number from 1 to 1000', seed: 'whole number' },
@@ -53,7 +56,11 @@ export function listFunctions() {
     source,
   }))
   const files = Object.entries(FILE_FUNCTIONS).map(([name, { says, inputs, outputs, source }]) => ({
-    name, says, with: inputs, gives: outputs, source,
+    name,
+    says,
+    with: inputs,
+    gives: outputs,
+    source,
   }))
   return [...core, ...files]
 }

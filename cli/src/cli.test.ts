@@ -22,7 +22,10 @@ function ambrel(args: string[], input?: string) {
 function file(change: (design: Design) => void = () => {}): string {
   const design = larkspurBench()
   change(design)
-  const path = join(folder, `${Math.abs(JSON.stringify(design).length)}-${expect.getState().currentTestName!.length}.json`)
+  const path = join(
+    folder,
+    `${Math.abs(JSON.stringify(design).length)}-${expect.getState().currentTestName!.length}.json`,
+  )
   writeFileSync(path, JSON.stringify(design))
   return path
 }
@@ -59,7 +62,8 @@ describe('ambrel', () => {
     const one = ambrel(['calc', 'sun.diffuseFraction', '{"clearness":0.35}'])
     expect(JSON.parse(one.stdout).fraction).toBeCloseTo(0.90425, 5)
     const names = JSON.parse(ambrel(['calc', '--list']).stdout).map((each: { name: string }) => each.name)
-    for (const name of ['sun.position', 'weather.generate', 'bank.kineticStep', 'winter.balance']) expect(names).toContain(name)
+    for (const name of ['sun.position', 'weather.generate', 'bank.kineticStep', 'winter.balance'])
+      expect(names).toContain(name)
     const lines = ambrel(
       ['calc', '-'],
       [
@@ -68,7 +72,10 @@ describe('ambrel', () => {
         'nonsense',
         `{"name":"winter.balance","with":{"designFile":${JSON.stringify(file())},"years":1,"seed":3}}`,
       ].join('\n'),
-    ).stdout.trim().split('\n').map((line) => JSON.parse(line))
+    )
+      .stdout.trim()
+      .split('\n')
+      .map((line) => JSON.parse(line))
     expect(lines[0].volts).toBeCloseTo(513.5, 1)
     expect(lines[1].error).toContain('inSeries 0')
     expect(lines[2].error).toContain('not JSON')

@@ -18,7 +18,9 @@ export function readDesign(path: string): Design {
   }
   const { design, problems } = checkDesignText(source)
   if (design) return design
-  throw new InputError(`${path}: ${problems.map((problem) => (problem.path ? `${problem.path}: ${problem.message}` : problem.message)).join('; ')}`)
+  throw new InputError(
+    `${path}: ${problems.map((problem) => (problem.path ? `${problem.path}: ${problem.message}` : problem.message)).join('; ')}`,
+  )
 }
 
 /**

@@ -10,7 +10,9 @@ const print = (value: unknown): void => {
 }
 
 function program(): Command {
-  const ambrel = new Command('ambrel').description('the computation of Ambrel from a shell, on a design file; prints JSON')
+  const ambrel = new Command('ambrel').description(
+    'the computation of Ambrel from a shell, on a design file; prints JSON',
+  )
   ambrel.exitOverride().configureOutput({ writeErr: () => {} })
 
   ambrel
@@ -23,7 +25,16 @@ function program(): Command {
       const results = new WinterEngine().run(design, { years, seed: design.winter.seed })
       const winter = summariseWinter(results, design.place.latitudeDeg, runStartDay(design.place.latitudeDeg))
       const all = findings({ design, derived: derive(design), winter })
-      print({ findings: all.map(({ id, step, level, subject, says, because }) => ({ id, step, level, subject, says, because })) })
+      print({
+        findings: all.map(({ id, step, level, subject, says, because }) => ({
+          id,
+          step,
+          level,
+          subject,
+          says,
+          because,
+        })),
+      })
     })
 
   ambrel
@@ -39,7 +50,8 @@ function program(): Command {
     .option('--trace <csv>', 'writes every hour to this file')
     .action((file: string, options: { years?: string; seed?: string; trace?: string }) => {
       const design = readDesign(file)
-      const years = options.years === undefined ? design.winter.years : wholeNumber('--years', options.years, 1, MAX_YEARS)
+      const years =
+        options.years === undefined ? design.winter.years : wholeNumber('--years', options.years, 1, MAX_YEARS)
       const seed = options.seed === undefined ? design.winter.seed : wholeNumber('--seed', options.seed, 0, 2147483647)
       print(runDesign(design, years, seed, options.trace))
     })

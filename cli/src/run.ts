@@ -39,7 +39,9 @@ function traceCsv(traces: readonly Trace[]): string {
   const lines = [`year,hour,${columns.join(',')}`]
   traces.forEach((trace, year) => {
     for (let hour = 0; hour < trace.arrayW.length; hour++)
-      lines.push(`${year + 1},${hour},${columns.map((column) => trace[column][hour].toFixed(column === 'stateOfCharge' ? 5 : 1)).join(',')}`)
+      lines.push(
+        `${year + 1},${hour},${columns.map((column) => trace[column][hour].toFixed(column === 'stateOfCharge' ? 5 : 1)).join(',')}`,
+      )
   })
   return `${lines.join('\n')}\n`
 }

@@ -8,14 +8,19 @@ describe('the contract of a design', () => {
     for (const make of SAMPLE_FAMILIES.flat()) expect(checkDesign(make()).problems).toEqual([])
     for (const { id } of ILLUSTRATIVE_CLIMATES)
       for (const latitudeDeg of [-78, -43, 0, 48, 69])
-        expect(checkDesign(newDesign('x', { label: 'x', latitudeDeg, longitudeDeg: 12, climate: id })).problems).toEqual([])
+        expect(
+          checkDesign(newDesign('x', { label: 'x', latitudeDeg, longitudeDeg: 12, climate: id })).problems,
+        ).toEqual([])
   })
 
   const set = (path: string, value: unknown) => {
     const design = larkspurBench()
     const keys = path.split('.')
     const last = keys.pop()!
-    const holder = keys.reduce<Record<string, unknown>>((at, key) => at[key] as Record<string, unknown>, design as unknown as Record<string, unknown>)
+    const holder = keys.reduce<Record<string, unknown>>(
+      (at, key) => at[key] as Record<string, unknown>,
+      design as unknown as Record<string, unknown>,
+    )
     holder[last] = value
     return design
   }
@@ -59,7 +64,16 @@ describe('the contract of a design', () => {
   })
 
   it('names a reading that cannot be', () => {
-    const reading = { at: '2026-01-02T08:00:00Z', batteryV: 52, batteryA: null, stateOfCharge: 1.4, arrayW: null, loadW: null, generatorOn: false, note: '' }
+    const reading = {
+      at: '2026-01-02T08:00:00Z',
+      batteryV: 52,
+      batteryA: null,
+      stateOfCharge: 1.4,
+      arrayW: null,
+      loadW: null,
+      generatorOn: false,
+      note: '',
+    }
     expect(problemsOf(readingSchema, reading)[0].path).toBe('stateOfCharge')
   })
 })

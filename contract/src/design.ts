@@ -7,7 +7,9 @@ const whole = (min: number, max: number) => number(min, max).integer()
 const share = number(0, 1)
 const text = (most = 200) => Joi.string().allow('').max(most).required()
 const name = Joi.string().trim().min(1).max(120).required()
-const id = Joi.string().pattern(/^[\w-]{1,60}$/).required()
+const id = Joi.string()
+  .pattern(/^[\w-]{1,60}$/)
+  .required()
 const choice = (...values: (string | number)[]) => Joi.valid(...values).required()
 const orNull = (schema: Joi.NumberSchema) => schema.allow(null)
 const price = number(0, 1e7)
@@ -224,7 +226,9 @@ const run = Joi.object({
 })
 
 const budget = Joi.object({
-  currency: Joi.string().pattern(/^[A-Z]{3}$/).required(),
+  currency: Joi.string()
+    .pattern(/^[A-Z]{3}$/)
+    .required(),
   taxPct: number(0, 100),
   freight: price,
   labour: price,

@@ -73,7 +73,10 @@ export function checkDesignText(source: string): Checked {
   try {
     value = JSON.parse(source.replace(/^\uFEFF/, ''))
   } catch (error) {
-    return { design: null, problems: [{ path: '', value: source.slice(0, 40), message: `not JSON: ${(error as Error).message}` }] }
+    return {
+      design: null,
+      problems: [{ path: '', value: source.slice(0, 40), message: `not JSON: ${(error as Error).message}` }],
+    }
   }
   return checkDesign(value)
 }

@@ -16,7 +16,9 @@ afterAll(async () => {
 })
 
 const strip = (page: Page) =>
-  page.locator('footer.strip .bar').evaluateAll((bars) => bars.map((bar) => Number(bar.getAttribute('height')).toFixed(1)).join(' '))
+  page
+    .locator('footer.strip .bar')
+    .evaluateAll((bars) => bars.map((bar) => Number(bar.getAttribute('height')).toFixed(1)).join(' '))
 const rail = (page: Page, step: string) => page.locator(`.rail [data-step=${step}] small`).innerText()
 const saved = (page: Page) => page.locator('[data-saved]', { hasText: /^Saved/ }).waitFor()
 const drawn = (page: Page) => page.locator('footer.strip .bar').first().waitFor()
@@ -57,7 +59,14 @@ describe('from nothing to a winter answer', () => {
   it('makes a design through all seven steps by Suggest, edits, undoes, reloads and finds it saved', async () => {
     const { page, errors } = await openPage(browser)
     await newDesign(page, 'Test cabin')
-    for (const [key, step] of [['1', 'place'], ['2', 'loads'], ['3', 'bank'], ['4', 'array'], ['5', 'inverter'], ['6', 'generator']]) {
+    for (const [key, step] of [
+      ['1', 'place'],
+      ['2', 'loads'],
+      ['3', 'bank'],
+      ['4', 'array'],
+      ['5', 'inverter'],
+      ['6', 'generator'],
+    ]) {
       await page.locator('h1').first().click()
       await page.keyboard.press(key)
       await page.locator(`[data-bench=${step}] [data-suggest]`).click()
@@ -136,7 +145,10 @@ describe('two windows', () => {
     const second = (await openPage(browser)).page
     await second.goto(first.url())
     await drawn(second)
-    for (const [page, watts] of [[first, '333'], [second, '444']] as const) {
+    for (const [page, watts] of [
+      [first, '333'],
+      [second, '444'],
+    ] as const) {
       await page.keyboard.press('2')
       await setField(page, 'loads.0.runningW', watts)
       if (page === first) await saved(page)
@@ -174,7 +186,8 @@ describe('bad input', () => {
     await newDesign(page, 'Empty cabin')
     await page.keyboard.press('2')
     await page.locator('[data-load]').first().waitFor()
-    while ((await page.locator('[data-load]').count()) > 0) await page.locator('[data-load] [title=Remove]').first().click()
+    while ((await page.locator('[data-load]').count()) > 0)
+      await page.locator('[data-load] [title=Remove]').first().click()
     await page.locator('.error', { hasText: 'the load list is empty; add at least one load' }).waitFor()
     await page.locator('.lacks', { hasText: 'the load list is empty' }).waitFor()
     await page.keyboard.press('Control+z')
@@ -196,9 +209,17 @@ describe('bad input', () => {
     await page.getByText('“east” is not a number').waitFor()
     expect(await page.locator('input[name=name]').inputValue()).toBe('Nowhere')
     await page.keyboard.press('Escape')
-    await page.locator('[data-file]').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"format":') })
+    await page
+      .locator('[data-file]')
+      .setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"format":') })
     await page.getByText('not JSON').waitFor()
-    await page.locator('[data-file]').setInputFiles({ name: 'newer.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"ambrel-design","version":7}') })
+    await page
+      .locator('[data-file]')
+      .setInputFiles({
+        name: 'newer.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from('{"format":"ambrel-design","version":7}'),
+      })
     await page.getByText('written by a newer Ambrel').waitFor()
   })
 })

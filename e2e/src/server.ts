@@ -5,7 +5,12 @@ import pg from 'pg'
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
 /** The whole application on a database of its own, as a test or a picture needs it. */
-export async function startApplication(): Promise<{ base: string; stop: () => Promise<void>; pause: () => void; resume: () => void }> {
+export async function startApplication(): Promise<{
+  base: string
+  stop: () => Promise<void>
+  pause: () => void
+  resume: () => void
+}> {
   const serverUrl = process.env.AMBREL_TEST_SERVER
   if (!serverUrl) throw new Error('AMBREL_TEST_SERVER is not set; run the tests with npm test')
   const name = `browser_${process.pid}_${Date.now()}`

@@ -79,7 +79,7 @@ export class Fields {
       try {
         return new Fields(fields, known).values
       } catch (error) {
-        throw new RangeError(`${name}.${i}.${(error as Error).message}`)
+        throw new RangeError(`${name}.${i}.${(error as Error).message}`, { cause: error })
       }
     })
   }

@@ -318,7 +318,10 @@ function bankSheets(
   const spareWh = add(
     worked('bank.surplus', 'Sun less need, worst month', harvestWh - batteryDayWh, 'Wh/d', {
       says: 'worst-month harvest − daily need; below zero the bank only falls until a brighter month or the generator',
-      terms: [term('harvest', harvestWh, 'Wh/d', '0.8 system factor'), term('daily need at the battery', batteryDayWh, 'Wh/d')],
+      terms: [
+        term('harvest', harvestWh, 'Wh/d', '0.8 system factor'),
+        term('daily need at the battery', batteryDayWh, 'Wh/d'),
+      ],
       source: 'stand-alone sizing practice',
     }),
   )
@@ -326,10 +329,7 @@ function bankSheets(
   add(
     worked('bank.recharge-days', 'Days to recharge, worst month', usable / spareWh, 'd', {
       says: 'usable energy ÷ (worst-month harvest − daily need)',
-      terms: [
-        term('usable', usable, 'Wh'),
-        term('left over a day', spareWh, 'Wh/d'),
-      ],
+      terms: [term('usable', usable, 'Wh'), term('left over a day', spareWh, 'Wh/d')],
       source: 'stand-alone sizing practice',
     }),
   )

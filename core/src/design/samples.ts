@@ -133,7 +133,13 @@ export function gannetSkerry(): Design {
   const design: Design = {
     ...base,
     notes: 'Two people at weekends, gas for cooking. All figures are made up.',
-    place: { ...base.place, utcOffsetH: 0, wiringBasis: 'metric', batteryRoom: { kind: 'unheated', setC: 12 }, brushSnowDays: null },
+    place: {
+      ...base.place,
+      utcOffsetH: 0,
+      wiringBasis: 'metric',
+      batteryRoom: { kind: 'unheated', setC: 12 },
+      brushSnowDays: null,
+    },
     loads: [
       load('load-1', 'fridge', { runningW: 55, duty: 0.35, leg: 'A' }),
       load('load-2', 'lights', { runningW: 35, ...weekend }),
@@ -145,11 +151,26 @@ export function gannetSkerry(): Design {
     ],
     bank: { ...newBank('agm-12-200', 24, 2), autonomyDays: 3 },
     arrays: [
-      newArray('array-1', 'mono-415', 'controller-1', { name: 'Gable array', inSeries: 2, inParallel: 2, tiltDeg: 65, azimuthDeg: 190, mounting: 'roof-parallel', distanceM: 9 }),
+      newArray('array-1', 'mono-415', 'controller-1', {
+        name: 'Gable array',
+        inSeries: 2,
+        inParallel: 2,
+        tiltDeg: 65,
+        azimuthDeg: 190,
+        mounting: 'roof-parallel',
+        distanceM: 9,
+      }),
     ],
     controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
     inverter: { part: partById(inverterParts, 'one30-3k-24'), quantity: 1 },
-    generator: { ...base.generator, part: partById(generatorParts, 'petrol-2k'), startStateOfCharge: 0.5, stopStateOfCharge: 0.82, fullChargeEveryDays: 14, fuelPricePerL: 1.75 },
+    generator: {
+      ...base.generator,
+      part: partById(generatorParts, 'petrol-2k'),
+      startStateOfCharge: 0.5,
+      stopStateOfCharge: 0.82,
+      fullChargeEveryDays: 14,
+      fuelPricePerL: 1.75,
+    },
     runs: newRuns('metric', 9),
     budget: { ...base.budget, currency: 'GBP', taxPct: 20 },
   }

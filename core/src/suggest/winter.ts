@@ -62,7 +62,13 @@ export function candidates(design: Design): { id: string; says: string; design: 
       ? [change('brush', 'Brush snow off within a day', (copy) => (copy.place.brushSnowDays = 1))]
       : []),
     ...(generator.present && generator.stopStateOfCharge - generator.startStateOfCharge > 0.3
-      ? [change('stop-sooner', 'Stop the generator 20 points sooner, leaving room for the sun', (copy) => (copy.generator.stopStateOfCharge = generator.stopStateOfCharge - 0.2))]
+      ? [
+          change(
+            'stop-sooner',
+            'Stop the generator 20 points sooner, leaving room for the sun',
+            (copy) => (copy.generator.stopStateOfCharge = generator.stopStateOfCharge - 0.2),
+          ),
+        ]
       : []),
     ...(generator.present && generator.startStateOfCharge > 0.25
       ? [

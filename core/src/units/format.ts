@@ -46,13 +46,15 @@ function scaled(value: number, unit: string, kilo: string): string {
   return Math.abs(value) >= KILO_FROM - 0.5 ? `${significant(value / 1000)} ${kilo}` : `${significant(value)} ${unit}`
 }
 
-const inImperial: Record<string, { unit: string; convert: (value: number) => number; back: (value: number) => number }> =
-  {
-    '°C': { unit: '°F', convert: celsiusToFahrenheit, back: fahrenheitToCelsius },
-    m: { unit: 'ft', convert: metresToFeet, back: feetToMetres },
-    L: { unit: 'gal', convert: litresToGallons, back: gallonsToLitres },
-    kg: { unit: 'lb', convert: kilogramsToPounds, back: poundsToKilograms },
-  }
+const inImperial: Record<
+  string,
+  { unit: string; convert: (value: number) => number; back: (value: number) => number }
+> = {
+  '°C': { unit: '°F', convert: celsiusToFahrenheit, back: fahrenheitToCelsius },
+  m: { unit: 'ft', convert: metresToFeet, back: feetToMetres },
+  L: { unit: 'gal', convert: litresToGallons, back: gallonsToLitres },
+  kg: { unit: 'lb', convert: kilogramsToPounds, back: poundsToKilograms },
+}
 
 /** How a field shows a stored unit: its own unit, and the way there and back. A share is typed as a percentage. */
 export function fieldUnit(
@@ -71,7 +73,10 @@ export function fieldUnit(
  * @returns null for anything else
  */
 export function parseNumber(typed: string): number | null {
-  const plain = typed.replace(/[\s\u2009\u00a0]/g, '').replace('−', '-').replace(',', '.')
+  const plain = typed
+    .replace(/[\s\u2009\u00a0]/g, '')
+    .replace('−', '-')
+    .replace(',', '.')
   return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(plain) ? Number(plain) : null
 }
 

@@ -24,7 +24,12 @@ type EntryRow = Omit<DesignEntry, 'updatedAt' | 'deletedAt'> & { updatedAt: Date
 function toEntry(row: EntryRow): DesignEntry {
   const { id, familyId, name, variant, placeLabel, version } = row
   return {
-    id, familyId, name, variant, placeLabel, version,
+    id,
+    familyId,
+    name,
+    variant,
+    placeLabel,
+    version,
     updatedAt: row.updatedAt.toISOString(),
     deletedAt: row.deletedAt?.toISOString() ?? null,
   }

@@ -27,8 +27,12 @@ export const design = pgTable(
     document: jsonb('document').$type<Design>().notNull(),
     /** counts saves; a save must name the version it was made from */
     version: integer('version').notNull().default(1),
-    createdAt: timestamp('created_at', { withTimezone: true }).notNull().default(sql`clock_timestamp()`),
-    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().default(sql`clock_timestamp()`),
+    createdAt: timestamp('created_at', { withTimezone: true })
+      .notNull()
+      .default(sql`clock_timestamp()`),
+    updatedAt: timestamp('updated_at', { withTimezone: true })
+      .notNull()
+      .default(sql`clock_timestamp()`),
     deletedAt: timestamp('deleted_at', { withTimezone: true }),
   },
   (table) => [index('design_family').on(table.familyId), index('design_deleted').on(table.deletedAt)],
@@ -42,7 +46,9 @@ export const designHistory = pgTable(
       .references(() => design.id, { onDelete: 'cascade' }),
     version: integer('version').notNull(),
     document: jsonb('document').$type<Design>().notNull(),
-    savedAt: timestamp('saved_at', { withTimezone: true }).notNull().default(sql`clock_timestamp()`),
+    savedAt: timestamp('saved_at', { withTimezone: true })
+      .notNull()
+      .default(sql`clock_timestamp()`),
   },
   (table) => [primaryKey({ columns: [table.designId, table.version] })],
 )
@@ -75,5 +81,7 @@ export const reading = pgTable(
 /** What was loaded once and must not come back after somebody deleted it. */
 export const seedMark = pgTable('seed_mark', {
   key: text('key').primaryKey(),
-  at: timestamp('at', { withTimezone: true }).notNull().default(sql`clock_timestamp()`),
+  at: timestamp('at', { withTimezone: true })
+    .notNull()
+    .default(sql`clock_timestamp()`),
 })

@@ -79,7 +79,12 @@ describe('the shelf', () => {
   })
 
   it('makes a design from a name and a place', async () => {
-    const { status, body } = await call<StoredDesign>('POST', '/designs', { name: 'Hut', latitudeDeg: -43.5, longitudeDeg: 171, climate: 'winter-rain' })
+    const { status, body } = await call<StoredDesign>('POST', '/designs', {
+      name: 'Hut',
+      latitudeDeg: -43.5,
+      longitudeDeg: 171,
+      climate: 'winter-rain',
+    })
     expect(status).toBe(201)
     expect(body.document.place.utcOffsetH).toBe(11)
     expect(body.document.arrays[0].azimuthDeg).toBe(0)
@@ -129,7 +134,9 @@ describe('saving', () => {
   it('two saves at the same moment: exactly one wins', async () => {
     const { id, document } = await create()
     const answers = await Promise.all(
-      Array.from({ length: 8 }, (_, i) => call('PUT', `/designs/${id}`, { version: 1, document: { ...document, notes: `n${i}` } })),
+      Array.from({ length: 8 }, (_, i) =>
+        call('PUT', `/designs/${id}`, { version: 1, document: { ...document, notes: `n${i}` } }),
+      ),
     )
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409, 409, 409, 409, 409, 409])
   })
@@ -177,14 +184,26 @@ describe('variants and the bin', () => {
     await emptyOldBin(db)
     expect((await call<StoredDesign>('POST', `/designs/${id}/restore`)).body.document).toEqual(document)
     await call('DELETE', `/designs/${id}`)
-    await db.update(designTable).set({ deletedAt: sql`clock_timestamp() - interval '31 days'` }).where(eq(designTable.id, id))
+    await db
+      .update(designTable)
+      .set({ deletedAt: sql`clock_timestamp() - interval '31 days'` })
+      .where(eq(designTable.id, id))
     expect(await emptyOldBin(db)).toBe(1)
     expect((await call('POST', `/designs/${id}/restore`)).status).toBe(404)
   })
 })
 
 describe('the log', () => {
-  const reading = { at: '2026-01-05T08:00:00.000Z', batteryV: 52.4, batteryA: -12, stateOfCharge: 0.61, arrayW: 0, loadW: 640, generatorOn: false, note: 'frost' }
+  const reading = {
+    at: '2026-01-05T08:00:00.000Z',
+    batteryV: 52.4,
+    batteryA: -12,
+    stateOfCharge: 0.61,
+    arrayW: 0,
+    loadW: 640,
+    generatorOn: false,
+    note: 'frost',
+  }
 
   it('takes a reading, lists the newest first, and lets it go', async () => {
     const { id } = await create()
@@ -200,9 +219,24 @@ describe('the log', () => {
 
   it('refuses an empty reading and one that cannot be', async () => {
     const { id } = await create()
-    const empty = { ...reading, batteryV: null, batteryA: null, stateOfCharge: null, arrayW: null, loadW: null, note: '' }
-    expect((await call<ApiError>('POST', `/designs/${id}/readings`, empty)).body.problems![0].message).toContain('empty')
-    expect((await call<ApiError>('POST', `/designs/${id}/readings`, { ...reading, stateOfCharge: 61 })).body.problems![0].path).toBe('stateOfCharge')
-    expect((await call<ApiError>('POST', `/designs/${id}/readings`, { ...reading, at: 'soon' })).body.problems![0].path).toBe('at')
+    const empty = {
+      ...reading,
+      batteryV: null,
+      batteryA: null,
+      stateOfCharge: null,
+      arrayW: null,
+      loadW: null,
+      note: '',
+    }
+    expect((await call<ApiError>('POST', `/designs/${id}/readings`, empty)).body.problems![0].message).toContain(
+      'empty',
+    )
+    expect(
+      (await call<ApiError>('POST', `/designs/${id}/readings`, { ...reading, stateOfCharge: 61 })).body.problems![0]
+        .path,
+    ).toBe('stateOfCharge')
+    expect(
+      (await call<ApiError>('POST', `/designs/${id}/readings`, { ...reading, at: 'soon' })).body.problems![0].path,
+    ).toBe('at')
   })
 })

@@ -100,7 +100,9 @@ export function apiRoutes(db: Database): Router {
   router.get('/parts', async (request, response) => {
     const { kind } = request.query
     if (kind !== undefined && !PART_KINDS.includes(kind as PartKind))
-      throw badRequest([{ path: 'kind', value: kind, message: `kind ${String(kind)} is not allowed; one of ${PART_KINDS.join(', ')}` }])
+      throw badRequest([
+        { path: 'kind', value: kind, message: `kind ${String(kind)} is not allowed; one of ${PART_KINDS.join(', ')}` },
+      ])
     response.json(await shelf.listParts(db, kind as PartKind | undefined))
   })
 

@@ -24,16 +24,36 @@ const resolve = (name: string) => getComputedStyle(document.documentElement).get
 const options = computed<ApexOptions>(() => {
   const night = prefs.theme === 'night'
   return {
-    chart: { toolbar: { show: false }, animations: { enabled: false }, stacked: props.stacked, zoom: { enabled: false }, fontFamily: 'Source Sans 3', background: 'transparent', foreColor: night ? '#a3aea8' : '#566462' },
+    chart: {
+      toolbar: { show: false },
+      animations: { enabled: false },
+      stacked: props.stacked,
+      zoom: { enabled: false },
+      fontFamily: 'Source Sans 3',
+      background: 'transparent',
+      foreColor: night ? '#a3aea8' : '#566462',
+    },
     theme: { mode: night ? 'dark' : 'light' },
     colors: props.colours.map((name) => (prefs.theme, resolve(name))),
     dataLabels: { enabled: false },
     stroke: { width: props.type === 'bar' ? 0 : 2, curve: 'straight' },
     grid: { borderColor: night ? '#36453f' : '#ded8c8', padding: { left: 6, right: 0, top: -14, bottom: -4 } },
     plotOptions: { bar: { columnWidth: '76%', borderRadius: 1 } },
-    xaxis: { categories: props.categories, tickAmount: props.tickAmount, axisTicks: { show: false }, labels: { rotate: 0, hideOverlappingLabels: true } },
+    xaxis: {
+      categories: props.categories,
+      tickAmount: props.tickAmount,
+      axisTicks: { show: false },
+      labels: { rotate: 0, hideOverlappingLabels: true },
+    },
     yaxis: { labels: { formatter: props.format }, forceNiceScale: true, min: 0 },
-    legend: { show: props.series.length > 1, position: 'top', horizontalAlign: 'left', fontSize: '12.5px', offsetY: 2, markers: { size: 5 } },
+    legend: {
+      show: props.series.length > 1,
+      position: 'top',
+      horizontalAlign: 'left',
+      fontSize: '12.5px',
+      offsetY: 2,
+      markers: { size: 5 },
+    },
     tooltip: { y: { formatter: props.format }, shared: true, intersect: false },
     states: { hover: { filter: { type: 'none' } } },
   }

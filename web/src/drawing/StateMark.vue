@@ -12,7 +12,13 @@ const NAMES: Record<Level, string> = { sound: 'sound', watch: 'watch', stop: 'st
       <rect x="1.5" y="1.5" width="13" height="13" rx="1.5" stroke-width="1.6" />
       <path d="M4.5 8.2l2.4 2.5 4.6-5.2" stroke-width="1.8" />
     </g>
-    <path v-else-if="level === 'watch'" d="M8 1.4L14.6 8 8 14.6 1.4 8z" fill="none" stroke="var(--ochre)" stroke-width="1.9" />
+    <path
+      v-else-if="level === 'watch'"
+      d="M8 1.4L14.6 8 8 14.6 1.4 8z"
+      fill="none"
+      stroke="var(--ochre)"
+      stroke-width="1.9"
+    />
     <path v-else-if="level === 'stop'" d="M5.2 1h5.6L15 5.2v5.6L10.8 15H5.2L1 10.8V5.2z" fill="var(--clay)" />
     <circle v-else cx="8" cy="8" r="6" fill="none" stroke="var(--soft)" stroke-width="1.6" stroke-dasharray="1.8 2.4" />
   </svg>

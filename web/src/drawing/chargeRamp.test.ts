@@ -10,6 +10,7 @@ describe('the charge ramp', () => {
   })
 
   it('stays a colour outside 0…1', () => {
-    for (const charge of [-1, 0, 1, 2]) for (const channel of chargeRgb(charge, true)) expect(channel).toBeGreaterThanOrEqual(0)
+    for (const charge of [-1, 0, 1, 2])
+      for (const channel of chargeRgb(charge, true)) expect(channel).toBeGreaterThanOrEqual(0)
   })
 })

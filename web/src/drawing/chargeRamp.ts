@@ -21,7 +21,11 @@ export function chargeRgb(stateOfCharge: number, night = false): [number, number
   const x = Math.min(0.9999, Math.max(0, (stateOfCharge - EMPTY_AT) / (1 - EMPTY_AT))) * (stops.length - 1)
   const i = Math.floor(x)
   const t = x - i
-  return stops[i].map((value, channel) => Math.round(value + t * (stops[i + 1][channel] - value))) as [number, number, number]
+  return stops[i].map((value, channel) => Math.round(value + t * (stops[i + 1][channel] - value))) as [
+    number,
+    number,
+    number,
+  ]
 }
 
 export function chargeColour(stateOfCharge: number, night = false): string {

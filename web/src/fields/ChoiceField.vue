@@ -3,7 +3,13 @@ import { computed, useId } from 'vue'
 import { useDesign } from '../stores/design.ts'
 
 const props = withDefaults(
-  defineProps<{ modelValue: T; options: { value: T; label: string }[]; label: string; labelled?: boolean; path?: string }>(),
+  defineProps<{
+    modelValue: T
+    options: { value: T; label: string }[]
+    label: string
+    labelled?: boolean
+    path?: string
+  }>(),
   { path: '' },
 )
 defineEmits<{ 'update:modelValue': [value: T] }>()

@@ -36,7 +36,9 @@ watch(shown, (now) => {
   mistake.value = ''
 })
 
-const error = computed(() => mistake.value || props.problem || (props.path ? (design.problemAt.get(props.path) ?? '') : ''))
+const error = computed(
+  () => mistake.value || props.problem || (props.path ? (design.problemAt.get(props.path) ?? '') : ''),
+)
 
 function commit(): void {
   if (typed.value.trim() === shown.value) {
@@ -45,7 +47,11 @@ function commit(): void {
   }
   if (typed.value.trim() === '' && props.nullable) return send(null)
   const value = parseNumber(typed.value)
-  if (value === null) mistake.value = typed.value.trim() === '' ? `${props.label || 'this'} is empty; write a number` : `“${typed.value}” is not a number`
+  if (value === null)
+    mistake.value =
+      typed.value.trim() === ''
+        ? `${props.label || 'this'} is empty; write a number`
+        : `“${typed.value}” is not a number`
   else send(shownUnit.value.toStored(value))
 }
 

@@ -9,7 +9,9 @@ import ChoiceField from './ChoiceField.vue'
 const props = defineProps<{ modelValue: T; kind: PartKind; label: string; fits?: (part: T) => boolean }>()
 const emit = defineEmits<{ 'update:modelValue': [part: T] }>()
 const parts = useParts()
-const shelf = computed(() => parts.of<T>(props.kind).filter((part) => part.id === props.modelValue.id || !props.fits || props.fits(part)))
+const shelf = computed(() =>
+  parts.of<T>(props.kind).filter((part) => part.id === props.modelValue.id || !props.fits || props.fits(part)),
+)
 const options = computed(() => {
   const known = shelf.value.some((part) => part.id === props.modelValue.id)
   const own = known ? [] : [{ value: props.modelValue.id, label: props.modelValue.name }]

@@ -3,14 +3,24 @@ import { computed, ref, useId, watch } from 'vue'
 import { useDesign } from '../stores/design.ts'
 
 const props = withDefaults(
-  defineProps<{ modelValue: string; label: string; path?: string; labelled?: boolean; problem?: string; long?: boolean }>(),
+  defineProps<{
+    modelValue: string
+    label: string
+    path?: string
+    labelled?: boolean
+    problem?: string
+    long?: boolean
+  }>(),
   { path: '', problem: '' },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 const design = useDesign()
 const id = useId()
 const typed = ref(props.modelValue)
-watch(() => props.modelValue, (now) => (typed.value = now))
+watch(
+  () => props.modelValue,
+  (now) => (typed.value = now),
+)
 const error = computed(() => props.problem || (props.path ? (design.problemAt.get(props.path) ?? '') : ''))
 const commit = () => typed.value !== props.modelValue && emit('update:modelValue', typed.value)
 </script>
@@ -18,7 +28,14 @@ const commit = () => typed.value !== props.modelValue && emit('update:modelValue
 <template>
   <div class="text" :class="{ bad: error }">
     <label v-if="labelled" :for="id">{{ label }}</label>
-    <textarea v-if="long" :id="id" v-model="typed" rows="2" :aria-label="labelled ? undefined : label" @change="commit" />
+    <textarea
+      v-if="long"
+      :id="id"
+      v-model="typed"
+      rows="2"
+      :aria-label="labelled ? undefined : label"
+      @change="commit"
+    />
     <input
       v-else
       :id="id"

@@ -13,7 +13,9 @@ const basis = computed(() => (design.document?.place.wiringBasis === 'awg' ? 'AW
 const saved = computed(() => {
   switch (design.saveState) {
     case 'saved':
-      return design.savedAt ? `Saved ${design.savedAt.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}` : 'Saved'
+      return design.savedAt
+        ? `Saved ${design.savedAt.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
+        : 'Saved'
     case 'waiting':
     case 'saving':
       return 'Saving…'
@@ -23,7 +25,7 @@ const saved = computed(() => {
       return `Not saved: ${design.problems.length} to put right`
     case 'conflict':
       return 'Not saved: choose'
-    case 'gone':
+    default:
       return 'Deleted elsewhere; kept here'
   }
 })
@@ -47,13 +49,38 @@ const trouble = computed(() => !['saved', 'waiting', 'saving'].includes(design.s
     </nav>
     <span class="grow" />
     <span class="quiet saved" :class="{ trouble }" role="status" data-saved>{{ saved }}</span>
-    <button class="icon-button" :disabled="!design.canUndo" :title="`Undo ${design.undoLabel}`" aria-label="Undo" @click="design.undo"><Undo2 :size="16" /></button>
-    <button class="icon-button" :disabled="!design.canRedo" :title="`Redo ${design.redoLabel}`" aria-label="Redo" @click="design.redo"><Redo2 :size="16" /></button>
-    <button class="icon-button quiet" title="Metric or imperial" aria-label="Units" @click="prefs.toggleUnits">{{ prefs.units }} · {{ basis }}</button>
-    <button class="icon-button" :title="prefs.theme === 'night' ? 'Day theme' : 'Night theme'" aria-label="Theme" @click="prefs.toggleTheme">
+    <button
+      class="icon-button"
+      :disabled="!design.canUndo"
+      :title="`Undo ${design.undoLabel}`"
+      aria-label="Undo"
+      @click="design.undo"
+    >
+      <Undo2 :size="16" />
+    </button>
+    <button
+      class="icon-button"
+      :disabled="!design.canRedo"
+      :title="`Redo ${design.redoLabel}`"
+      aria-label="Redo"
+      @click="design.redo"
+    >
+      <Redo2 :size="16" />
+    </button>
+    <button class="icon-button quiet" title="Metric or imperial" aria-label="Units" @click="prefs.toggleUnits">
+      {{ prefs.units }} · {{ basis }}
+    </button>
+    <button
+      class="icon-button"
+      :title="prefs.theme === 'night' ? 'Day theme' : 'Night theme'"
+      aria-label="Theme"
+      @click="prefs.toggleTheme"
+    >
       <Sun v-if="prefs.theme === 'night'" :size="16" /><Moon v-else :size="16" />
     </button>
-    <button class="icon-button" title="Command palette" aria-label="Command palette" @click="$emit('palette')"><kbd>Ctrl K</kbd></button>
+    <button class="icon-button" title="Command palette" aria-label="Command palette" @click="$emit('palette')">
+      <kbd>Ctrl K</kbd>
+    </button>
   </header>
 </template>
 

@@ -11,13 +11,16 @@ const matches = computed(() => {
   const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
   return props.commands.filter(({ says }) => words.every((word) => says.toLowerCase().includes(word)))
 })
-watch(() => props.open, async (now) => {
-  if (!now) return
-  typed.value = ''
-  at.value = 0
-  await nextTick()
-  setTimeout(() => field.value?.focus(), 30)
-})
+watch(
+  () => props.open,
+  async (now) => {
+    if (!now) return
+    typed.value = ''
+    at.value = 0
+    await nextTick()
+    setTimeout(() => field.value?.focus(), 30)
+  },
+)
 watch(typed, () => (at.value = 0))
 function move(by: number): void {
   at.value = (at.value + by + matches.value.length) % Math.max(1, matches.value.length)
@@ -29,7 +32,14 @@ function run(command: Command | undefined): void {
 </script>
 
 <template>
-  <el-dialog :model-value="open" :show-close="false" width="520" top="12vh" title="What do you want to do?" @close="emit('close')">
+  <el-dialog
+    :model-value="open"
+    :show-close="false"
+    width="520"
+    top="12vh"
+    title="What do you want to do?"
+    @close="emit('close')"
+  >
     <input
       ref="field"
       v-model="typed"
@@ -41,7 +51,15 @@ function run(command: Command | undefined): void {
       @keydown.enter.prevent="run(matches[at])"
     />
     <ul role="listbox" aria-label="Commands">
-      <li v-for="(command, i) in matches" :key="command.says" role="option" :aria-selected="i === at" :class="{ on: i === at }" @click="run(command)" @pointermove="at = i">
+      <li
+        v-for="(command, i) in matches"
+        :key="command.says"
+        role="option"
+        :aria-selected="i === at"
+        :class="{ on: i === at }"
+        @click="run(command)"
+        @pointermove="at = i"
+      >
         {{ command.says }} <kbd v-if="command.key">{{ command.key }}</kbd>
       </li>
       <li v-if="matches.length === 0" class="quiet">Nothing is called that.</li>

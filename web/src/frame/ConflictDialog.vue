@@ -5,7 +5,11 @@ import { useDesign } from '../stores/design.ts'
 
 const design = useDesign()
 const router = useRouter()
-const when = computed(() => (design.conflict ? new Date(design.conflict.updatedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : ''))
+const when = computed(() =>
+  design.conflict
+    ? new Date(design.conflict.updatedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+    : '',
+)
 
 async function keepBoth(): Promise<void> {
   const id = await design.keepBoth()
@@ -14,7 +18,14 @@ async function keepBoth(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog :model-value="!!design.conflict" title="Saved somewhere else meanwhile" width="480" :show-close="false" :close-on-click-modal="false" :close-on-press-escape="false">
+  <el-dialog
+    :model-value="!!design.conflict"
+    title="Saved somewhere else meanwhile"
+    width="480"
+    :show-close="false"
+    :close-on-click-modal="false"
+    :close-on-press-escape="false"
+  >
     <p>This design was saved from another window at {{ when }}. Your edits are still here. Which one is to stand?</p>
     <div class="choices">
       <el-button type="primary" data-choice="both" @click="keepBoth">Keep both: mine as a variant</el-button>

@@ -47,7 +47,10 @@ watch(
       await design.open(id)
       await log.open(id)
     } catch (error) {
-      failure.value = error instanceof ApiRefusal && error.status === 404 ? 'This design is not here; it may have been deleted.' : 'The design could not be opened: the server cannot be reached.'
+      failure.value =
+        error instanceof ApiRefusal && error.status === 404
+          ? 'This design is not here; it may have been deleted.'
+          : 'The design could not be opened: the server cannot be reached.'
     }
   },
   { immediate: true },
@@ -92,14 +95,20 @@ function onPlainKey(event: KeyboardEvent): void {
   else if (event.key === '?') keys.value = true
   else if (event.key === 'w') {
     const id = (document.activeElement as HTMLElement | null)?.dataset.working
-    const sheet = id ? design.derived?.worked[id] : Object.values(design.derived?.worked ?? {}).find((each) => each.id.startsWith(`${step.value}.`))
+    const sheet = id
+      ? design.derived?.worked[id]
+      : Object.values(design.derived?.worked ?? {}).find((each) => each.id.startsWith(`${step.value}.`))
     if (sheet) working.show(sheet)
   } else return
   event.preventDefault()
 }
 
 const winter = useWinter()
-watch(() => winter.winters, () => void loadAhead(), { once: true })
+watch(
+  () => winter.winters,
+  () => void loadAhead(),
+  { once: true },
+)
 useEventListener(window, 'keydown', onKey)
 onBeforeRouteLeave(() => design.flush())
 onBeforeUnmount(() => working.close())

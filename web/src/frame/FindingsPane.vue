@@ -17,7 +17,8 @@ const here = computed(() => design.findings.filter((finding) => finding.step ===
 const shown = computed(() => (everything.value ? design.findings : here.value))
 
 function remedy(finding: Finding): void {
-  if (design.document && finding.remedy) design.replace(`remedy: ${finding.remedy.label}`, finding.remedy.apply(design.document))
+  if (design.document && finding.remedy)
+    design.replace(`remedy: ${finding.remedy.label}`, finding.remedy.apply(design.document))
 }
 const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[finding.working] : undefined)
 </script>
@@ -28,9 +29,18 @@ const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[
       <h2>Findings</h2>
       <span class="quiet">
         <button class="link" :class="{ plain: !everything }" @click="everything = false">this step</button> ·
-        <button class="link" :class="{ plain: everything }" @click="everything = true">all {{ design.findings.length }}</button>
+        <button class="link" :class="{ plain: everything }" @click="everything = true">
+          all {{ design.findings.length }}
+        </button>
       </span>
-      <button class="icon-button close" title="Hide findings (f)" aria-label="Hide findings" @click="prefs.findingsOpen = false"><X :size="15" /></button>
+      <button
+        class="icon-button close"
+        title="Hide findings (f)"
+        aria-label="Hide findings"
+        @click="prefs.findingsOpen = false"
+      >
+        <X :size="15" />
+      </button>
     </header>
     <template v-if="design.problems.length > 0">
       <article v-for="problem in design.problems.slice(0, 12)" :key="problem.path" class="finding" data-problem>
@@ -41,16 +51,26 @@ const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[
       <p class="quiet">The figures wait until this is put right. Your entries are kept in this browser.</p>
     </template>
     <p v-else-if="shown.length === 0" class="quiet none">No rule has anything to say about this step.</p>
-    <article v-for="finding in shown" :key="finding.id + finding.subject" class="finding" :data-finding="finding.id" :data-level="finding.level">
+    <article
+      v-for="finding in shown"
+      :key="finding.id + finding.subject"
+      class="finding"
+      :data-finding="finding.id"
+      :data-level="finding.level"
+    >
       <StateMark :level="finding.level" class="mark" />
       <p>
         <b>{{ finding.says }}</b> {{ finding.because }}
         <button v-if="sheetOf(finding)" class="link" @click="working.show(sheetOf(finding)!)">numbers</button>
-        <template v-if="finding.remedy"> <button class="link remedy" @click="remedy(finding)">{{ finding.remedy.label }}</button></template>
+        <template v-if="finding.remedy">
+          <button class="link remedy" @click="remedy(finding)">{{ finding.remedy.label }}</button></template
+        >
       </p>
       <p v-if="everything" class="quiet">{{ STEP_NAMES[finding.step] }}</p>
     </article>
-    <p class="quiet law">Rules of practice, not an approval. Local code, the maker’s manual and a licensed electrician have the last word.</p>
+    <p class="quiet law">
+      Rules of practice, not an approval. Local code, the maker’s manual and a licensed electrician have the last word.
+    </p>
   </aside>
 </template>
 

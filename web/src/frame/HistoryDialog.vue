@@ -8,9 +8,12 @@ const props = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const design = useDesign()
 const entries = ref<HistoryEntry[]>([])
-watch(() => props.open, async (now) => {
-  if (now) entries.value = await api.history(design.id)
-})
+watch(
+  () => props.open,
+  async (now) => {
+    if (now) entries.value = await api.history(design.id)
+  },
+)
 async function bringBack(version: number): Promise<void> {
   design.replace(`version ${version}`, await api.historyDocument(design.id, version))
   emit('close')

@@ -19,7 +19,9 @@ const KEYS = [
     <table class="sheet">
       <tbody>
         <tr v-for="[key, says] in KEYS" :key="key">
-          <td><kbd>{{ key }}</kbd></td>
+          <td>
+            <kbd>{{ key }}</kbd>
+          </td>
           <td>{{ says }}</td>
         </tr>
       </tbody>

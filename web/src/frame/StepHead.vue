@@ -20,7 +20,14 @@ function suggest(): void {
       <h1>{{ STEP_NAMES[step] }}</h1>
       <p class="quiet grow">{{ says }}</p>
       <slot />
-      <el-button v-if="SUGGEST[step]" :disabled="!design.derived" data-suggest title="Fill this step from the steps before" @click="suggest">Suggest</el-button>
+      <el-button
+        v-if="SUGGEST[step]"
+        :disabled="!design.derived"
+        data-suggest
+        title="Fill this step from the steps before"
+        @click="suggest"
+        >Suggest</el-button
+      >
     </div>
     <div v-if="design.suggestion?.step === step" class="reasons" role="status">
       <ul>

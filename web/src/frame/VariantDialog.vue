@@ -10,10 +10,13 @@ const design = useDesign()
 const router = useRouter()
 const name = ref('')
 const problem = ref('')
-watch(() => props.open, () => {
-  name.value = `Variant ${design.siblings.length + 1}`
-  problem.value = ''
-})
+watch(
+  () => props.open,
+  () => {
+    name.value = `Variant ${design.siblings.length + 1}`
+    problem.value = ''
+  },
+)
 async function make(): Promise<void> {
   if (!name.value.trim()) {
     problem.value = 'the variant needs a name'

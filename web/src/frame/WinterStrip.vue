@@ -65,7 +65,9 @@ function point(event: PointerEvent): void {
   <footer class="strip" aria-label="The coming winter" :data-years="winter.winters?.years ?? 0">
     <div class="caption">
       <h3>The coming winter</h3>
-      <p v-if="winter.ghost" class="quiet">line: {{ winter.ghost.says }} <button class="link" @click="winter.clearGhost">hide</button></p>
+      <p v-if="winter.ghost" class="quiet">
+        line: {{ winter.ghost.says }} <button class="link" @click="winter.clearGhost">hide</button>
+      </p>
       <p v-else-if="told" class="quiet told">{{ told }}</p>
       <p v-else class="quiet">
         lowest charge by week: bar typical, line 1 in 10; below: generator
@@ -91,9 +93,23 @@ function point(event: PointerEvent): void {
         @pointerleave="hovered = null"
       >
         <g v-for="(week, i) in summary.weeks" :key="i" class="week" :class="{ on: hovered === i }">
-          <rect :x="x(i) + 0.5" :y="y(week.lowTypical)" :width="Math.max(1, step - 1)" :height="BASE - y(week.lowTypical)" :fill="chargeColour(week.lowTypical, prefs.theme === 'night')" class="bar" />
+          <rect
+            :x="x(i) + 0.5"
+            :y="y(week.lowTypical)"
+            :width="Math.max(1, step - 1)"
+            :height="BASE - y(week.lowTypical)"
+            :fill="chargeColour(week.lowTypical, prefs.theme === 'night')"
+            class="bar"
+          />
           <path :d="`M${x(i)} ${y(week.lowOneInTen)}h${step}`" class="bad" />
-          <rect v-if="week.generatorMean > 0.05" :x="x(i) + step * 0.28" :y="BASE + 3" :width="step * 0.44" :height="generatorHeight(week.generatorMean)" class="generator" />
+          <rect
+            v-if="week.generatorMean > 0.05"
+            :x="x(i) + step * 0.28"
+            :y="BASE + 3"
+            :width="step * 0.44"
+            :height="generatorHeight(week.generatorMean)"
+            class="generator"
+          />
           <path v-if="week.shortOneInTen >= 0.5" :d="`M${x(i) + step / 2 - 4} 1l4 6 4-6z`" class="short" />
         </g>
         <path v-if="ghostPath" :d="ghostPath" class="ghost" />
@@ -102,7 +118,9 @@ function point(event: PointerEvent): void {
           <path :d="`M${left} ${y(start)}H${left + inner}`" class="start" />
           <text :x="left + inner + 4" :y="y(start) + 4" class="startText">{{ percent(start) }}</text>
         </template>
-        <text v-for="month in months" :key="month.name" :x="x(month.at) + 2" :y="HEIGHT - 5" class="month">{{ month.name }}</text>
+        <text v-for="month in months" :key="month.name" :x="x(month.at) + 2" :y="HEIGHT - 5" class="month">
+          {{ month.name }}
+        </text>
       </svg>
       <p v-else class="quiet waiting">running winters…</p>
     </div>

@@ -7,13 +7,20 @@ const prefs = usePrefs()
 </script>
 
 <template>
-  <el-dialog :model-value="!!working.sheet" :title="working.sheet ? `Working: ${working.sheet.label}` : ''" width="460" @close="working.close">
+  <el-dialog
+    :model-value="!!working.sheet"
+    :title="working.sheet ? `Working: ${working.sheet.label}` : ''"
+    width="460"
+    @close="working.close"
+  >
     <template v-if="working.sheet">
       <p class="says">{{ working.sheet.says }}</p>
       <table class="sheet">
         <tbody>
           <tr v-for="each in working.sheet.terms" :key="each.label">
-            <td>{{ each.label }}<span v-if="each.from" class="quiet"> · {{ each.from }}</span></td>
+            <td>
+              {{ each.label }}<span v-if="each.from" class="quiet"> · {{ each.from }}</span>
+            </td>
             <td class="n">{{ prefs.show(each.value, each.unit) }}</td>
           </tr>
           <tr class="result">
@@ -22,7 +29,10 @@ const prefs = usePrefs()
           </tr>
         </tbody>
       </table>
-      <p class="quiet source"><template v-if="working.sheet.school">School: {{ working.sheet.school }}. </template>Source: {{ working.sheet.source }}.</p>
+      <p class="quiet source">
+        <template v-if="working.sheet.school">School: {{ working.sheet.school }}. </template>Source:
+        {{ working.sheet.source }}.
+      </p>
     </template>
   </el-dialog>
 </template>

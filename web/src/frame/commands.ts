@@ -1,5 +1,17 @@
 import type { Router } from 'vue-router'
-import { STEPS, suggestArray, suggestBank, suggestGenerator, suggestInverter, suggestLoads, suggestPlace, suggestWiring, type Design, type Step, type Suggestion } from '@ambrel/core'
+import {
+  STEPS,
+  suggestArray,
+  suggestBank,
+  suggestGenerator,
+  suggestInverter,
+  suggestLoads,
+  suggestPlace,
+  suggestWiring,
+  type Design,
+  type Step,
+  type Suggestion,
+} from '@ambrel/core'
 import type { useDesign } from '../stores/design.ts'
 import type { usePrefs } from '../stores/prefs.ts'
 import { STEP_KEYS, STEP_NAMES } from './steps.ts'

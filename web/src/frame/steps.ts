@@ -66,7 +66,9 @@ export function keyFigure(
     case 'array': {
       const [array] = design.arrays
       const more = design.arrays.length > 1 ? ` +${design.arrays.length - 1}` : ''
-      return array ? `${array.inSeries} × ${array.inParallel}${more} · ${quantity(value('array.rated'), 'W')}` : 'none yet'
+      return array
+        ? `${array.inSeries} × ${array.inParallel}${more} · ${quantity(value('array.rated'), 'W')}`
+        : 'none yet'
     }
     case 'inverter':
       return `${design.inverter.part.topology === 'split-phase' ? 'leg' : 'load'} ${Math.round(value('inverter.leg-share') * 100)} % · start ${Math.round(value('inverter.surge-share') * 100)} %`

@@ -27,9 +27,20 @@ const short = () => Math.max(...Object.values(summary.value!.oneInTen.shortHours
   <div class="mini" :data-mini="summary ? 'drawn' : 'waiting'">
     <template v-if="summary">
       <svg :width="WIDTH" :height="HEIGHT" role="img" aria-label="Lowest charge week by week, typical year">
-        <rect v-for="(week, i) in summary.weeks" :key="i" :x="(i * WIDTH) / summary.weeks.length" :y="HEIGHT - Math.max(2, week.lowTypical * HEIGHT)" :width="WIDTH / summary.weeks.length - 0.6" :height="Math.max(2, week.lowTypical * HEIGHT)" :fill="chargeColour(week.lowTypical, prefs.theme === 'night')" />
+        <rect
+          v-for="(week, i) in summary.weeks"
+          :key="i"
+          :x="(i * WIDTH) / summary.weeks.length"
+          :y="HEIGHT - Math.max(2, week.lowTypical * HEIGHT)"
+          :width="WIDTH / summary.weeks.length - 0.6"
+          :height="Math.max(2, week.lowTypical * HEIGHT)"
+          :fill="chargeColour(week.lowTypical, prefs.theme === 'night')"
+        />
       </svg>
-      <span class="quiet">{{ quantity(summary.median.generatorHours, 'h') }} generator · {{ short() < 0.5 ? 'nothing short, 9 in 10' : `${quantity(short(), 'h')} short, 1 in 10` }}</span>
+      <span class="quiet"
+        >{{ quantity(summary.median.generatorHours, 'h') }} generator ·
+        {{ short() < 0.5 ? 'nothing short, 9 in 10' : `${quantity(short(), 'h')} short, 1 in 10` }}</span
+      >
     </template>
     <span v-else class="quiet">{{ failed ? 'no winter to show' : 'running winters…' }}</span>
   </div>

@@ -36,10 +36,19 @@ async function make(): Promise<void> {
   if (latitudeDeg === null || longitudeDeg === null || elevationM === null || errors.value.name) return
   working.value = true
   try {
-    const stored = await api.create({ name: form.name.trim(), latitudeDeg, longitudeDeg, elevationM, climate: form.climate })
+    const stored = await api.create({
+      name: form.name.trim(),
+      latitudeDeg,
+      longitudeDeg,
+      elevationM,
+      climate: form.climate,
+    })
     await router.push({ name: 'design', params: { id: stored.id, step: 'place' } })
   } catch (error) {
-    errors.value.all = error instanceof ApiRefusal ? error.problems.map((problem) => problem.message).join('; ') || error.message : (error as Error).message
+    errors.value.all =
+      error instanceof ApiRefusal
+        ? error.problems.map((problem) => problem.message).join('; ') || error.message
+        : (error as Error).message
   } finally {
     working.value = false
   }
@@ -75,7 +84,9 @@ async function make(): Promise<void> {
         <legend>Climate to start from: rounded illustrations, no station’s figures</legend>
         <label v-for="climate in ILLUSTRATIVE_CLIMATES" :key="climate.id" class="climate">
           <input v-model="form.climate" type="radio" name="climate" :value="climate.id" />
-          <span><b>{{ climate.name }}.</b> {{ climate.says }}</span>
+          <span
+            ><b>{{ climate.name }}.</b> {{ climate.says }}</span
+          >
         </label>
       </fieldset>
       <em v-if="errors.all" role="alert">{{ errors.all }}</em>

@@ -31,7 +31,8 @@ async function load(): Promise<void> {
     ;[entries.value, bin.value] = await Promise.all([api.designs(), api.bin()])
     failure.value = ''
   } catch {
-    failure.value = 'The server cannot be reached. What you edited is kept in this browser and is saved when it is back.'
+    failure.value =
+      'The server cannot be reached. What you edited is kept in this browser and is saved when it is back.'
   }
 }
 
@@ -58,7 +59,13 @@ async function readFile(event: Event): Promise<void> {
     problems.value =
       error instanceof ApiRefusal && error.problems.length > 0
         ? error.problems
-        : [{ path: chosen.name, value: null, message: error instanceof SyntaxError ? `not JSON: ${error.message}` : (error as Error).message }]
+        : [
+            {
+              path: chosen.name,
+              value: null,
+              message: error instanceof SyntaxError ? `not JSON: ${error.message}` : (error as Error).message,
+            },
+          ]
   }
 }
 
@@ -75,7 +82,12 @@ onMounted(() => {
       <img src="/mark.svg" alt="" width="30" height="30" />
       <h1>Ambrel</h1>
       <p class="quiet grow">Will the lights stay on through the dark weeks?</p>
-      <button class="icon-button" :title="prefs.theme === 'night' ? 'Day theme' : 'Night theme'" aria-label="Theme" @click="prefs.toggleTheme">
+      <button
+        class="icon-button"
+        :title="prefs.theme === 'night' ? 'Day theme' : 'Night theme'"
+        aria-label="Theme"
+        @click="prefs.toggleTheme"
+      >
         <Sun v-if="prefs.theme === 'night'" :size="16" /><Moon v-else :size="16" />
       </button>
     </header>
@@ -86,15 +98,22 @@ onMounted(() => {
         <input ref="file" type="file" accept=".json,application/json" hidden data-file @change="readFile" />
         <button class="act main" data-new @click="making = true"><Plus :size="15" /> New design</button>
       </div>
-      <p v-if="failure" class="failure" role="alert">{{ failure }} <button class="link" @click="load">try again</button></p>
+      <p v-if="failure" class="failure" role="alert">
+        {{ failure }} <button class="link" @click="load">try again</button>
+      </p>
       <div v-if="problems.length > 0" class="failure" role="alert">
         <b>The file was not taken.</b>
         <ul>
-          <li v-for="problem in problems.slice(0, 12)" :key="problem.path"><code>{{ problem.path || 'document' }}</code>: {{ problem.message }}</li>
+          <li v-for="problem in problems.slice(0, 12)" :key="problem.path">
+            <code>{{ problem.path || 'document' }}</code
+            >: {{ problem.message }}
+          </li>
         </ul>
       </div>
       <p v-if="entries === null && !failure" class="quiet">opening the shelf…</p>
-      <p v-else-if="families.length === 0 && !failure" class="empty">The shelf is empty. A new design asks only for a name and a place.</p>
+      <p v-else-if="families.length === 0 && !failure" class="empty">
+        The shelf is empty. A new design asks only for a name and a place.
+      </p>
       <section v-for="family in families" :key="family[0].familyId" class="family">
         <div class="title">
           <h3 :title="family[0].name">{{ family[0].name }}</h3>
@@ -102,15 +121,29 @@ onMounted(() => {
         </div>
         <ul>
           <li v-for="entry in family" :key="entry.id">
-            <RouterLink :to="{ name: 'design', params: { id: entry.id, step: 'winter' } }" :title="entry.variant" data-open>{{ entry.variant }}</RouterLink>
+            <RouterLink
+              :to="{ name: 'design', params: { id: entry.id, step: 'winter' } }"
+              :title="entry.variant"
+              data-open
+              >{{ entry.variant }}</RouterLink
+            >
             <MiniStrip :id="entry.id" :version="entry.version" />
             <span class="quiet day">{{ day(entry.updatedAt) }}</span>
-            <button class="icon-button" :aria-label="`Delete ${entry.variant}`" title="To the bin, for 30 days" @click="remove(entry)"><Trash2 :size="14" /></button>
+            <button
+              class="icon-button"
+              :aria-label="`Delete ${entry.variant}`"
+              title="To the bin, for 30 days"
+              @click="remove(entry)"
+            >
+              <Trash2 :size="14" />
+            </button>
           </li>
         </ul>
       </section>
       <section v-if="bin.length > 0" class="bin">
-        <button class="link" @click="showBin = !showBin">{{ showBin ? 'Hide' : 'Show' }} the bin ({{ bin.length }})</button>
+        <button class="link" @click="showBin = !showBin">
+          {{ showBin ? 'Hide' : 'Show' }} the bin ({{ bin.length }})
+        </button>
         <ul v-if="showBin">
           <li v-for="entry in bin" :key="entry.id">
             <span class="grow">{{ entry.name }} · {{ entry.variant }}</span>
@@ -120,7 +153,8 @@ onMounted(() => {
         </ul>
       </section>
       <p class="quiet law">
-        Ambrel computes by published methods and shows its working. It approves nothing: local code, permits, makers’ manuals and a licensed electrician outrank it.
+        Ambrel computes by published methods and shows its working. It approves nothing: local code, permits, makers’
+        manuals and a licensed electrician outrank it.
       </p>
     </main>
     <NewDesignDialog v-if="making" @close="making = false" />

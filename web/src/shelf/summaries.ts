@@ -22,7 +22,13 @@ export function summaryOf(id: string, version: number): Promise<WinterSummary | 
 
 async function run(id: string): Promise<WinterSummary | null> {
   const { document } = await api.design(id)
-  worker ??= wrap<WinterService>(new Worker(new URL('../workers/winter.worker.ts', import.meta.url), { type: 'module' }))
-  const winters = await worker.run({ ...document, winter: { ...document.winter, years: YEARS } }, proxy(() => {}), proxy(() => {}))
+  worker ??= wrap<WinterService>(
+    new Worker(new URL('../workers/winter.worker.ts', import.meta.url), { type: 'module' }),
+  )
+  const winters = await worker.run(
+    { ...document, winter: { ...document.winter, years: YEARS } },
+    proxy(() => {}),
+    proxy(() => {}),
+  )
   return winters?.summary ?? null
 }

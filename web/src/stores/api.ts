@@ -46,7 +46,8 @@ export const api = {
   bin: () => call<DesignEntry[]>('GET', '/bin'),
   design: (id: string) => call<StoredDesign>('GET', `/designs/${id}`),
   create: (body: NewDesignBody | Design) => call<StoredDesign>('POST', '/designs', body),
-  save: (id: string, version: number, document: Design) => call<StoredDesign>('PUT', `/designs/${id}`, { version, document }),
+  save: (id: string, version: number, document: Design) =>
+    call<StoredDesign>('PUT', `/designs/${id}`, { version, document }),
   variant: (id: string, variant: string, document?: Design) =>
     call<StoredDesign>('POST', `/designs/${id}/variants`, { variant, document }),
   remove: (id: string) => call<void>('DELETE', `/designs/${id}`),

@@ -1,7 +1,16 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { checkDesign, type DesignEntry, type StoredDesign } from '@ambrel/contract'
-import { derive, findings as findAll, stepLevel, type Design, type Problem, type Step, type Suggestion, type WinterSummary } from '@ambrel/core'
+import {
+  derive,
+  findings as findAll,
+  stepLevel,
+  type Design,
+  type Problem,
+  type Step,
+  type Suggestion,
+  type WinterSummary,
+} from '@ambrel/core'
 import { api, ApiRefusal, Unreachable } from './api.ts'
 import { emptyHistory, record, stepBack, stepForward } from './history.ts'
 
@@ -205,24 +214,53 @@ export const useDesign = defineStore('design', () => {
 
   async function addVariant(name: string): Promise<string> {
     await flush()
-    const stored = await api.variant(id.value, name, problems.value.length === 0 ? (document.value ?? undefined) : undefined)
+    const stored = await api.variant(
+      id.value,
+      name,
+      problems.value.length === 0 ? (document.value ?? undefined) : undefined,
+    )
     return stored.id
   }
 
   function renameSibling(stored: StoredDesign): void {
-    siblings.value = siblings.value.map((entry) => (entry.id === stored.id ? { ...entry, variant: stored.variant } : entry))
+    siblings.value = siblings.value.map((entry) =>
+      entry.id === stored.id ? { ...entry, variant: stored.variant } : entry,
+    )
   }
 
   watch(document, (now) => now || (winterSummary.value = null))
   window.addEventListener('online', () => saveState.value === 'offline' && void save())
 
   return {
-    id, version, document, familyId, siblings, saveState, savedAt, conflict, suggestion, winterSummary,
-    problems, problemAt, derived, findings, levelOf,
+    id,
+    version,
+    document,
+    familyId,
+    siblings,
+    saveState,
+    savedAt,
+    conflict,
+    suggestion,
+    winterSummary,
+    problems,
+    problemAt,
+    derived,
+    findings,
+    levelOf,
     canUndo: computed(() => history.value.past.length > 0),
     canRedo: computed(() => history.value.future.length > 0),
     undoLabel: computed(() => history.value.past.at(-1)?.label ?? ''),
     redoLabel: computed(() => history.value.future.at(-1)?.label ?? ''),
-    open, edit, replace, take, undo, redo, flush, keepMine, takeTheirs, keepBoth, addVariant,
+    open,
+    edit,
+    replace,
+    take,
+    undo,
+    redo,
+    flush,
+    keepMine,
+    takeTheirs,
+    keepBoth,
+    addVariant,
   }
 })

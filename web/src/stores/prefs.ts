@@ -9,7 +9,9 @@ export const usePrefs = defineStore('prefs', () => {
   const units = useLocalStorage<UnitSystem>('ambrel.units', 'metric')
   const findingsOpen = useLocalStorage('ambrel.findings', true)
   const systemDark = usePreferredDark()
-  const theme = computed(() => (chosenTheme.value === 'system' ? (systemDark.value ? 'night' : 'day') : chosenTheme.value))
+  const theme = computed(() =>
+    chosenTheme.value === 'system' ? (systemDark.value ? 'night' : 'day') : chosenTheme.value,
+  )
   return {
     theme,
     units,

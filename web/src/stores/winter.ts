@@ -69,7 +69,11 @@ export const useWinter = defineStore('winter', () => {
   /** Shows another design's winters behind the strip. */
   async function showGhost(says: string, other: Design): Promise<void> {
     side ??= newWorker()
-    const result = await side.run({ ...other, winter: { ...other.winter, years: 10 } }, proxy(() => {}), proxy(() => {}))
+    const result = await side.run(
+      { ...other, winter: { ...other.winter, years: 10 } },
+      proxy(() => {}),
+      proxy(() => {}),
+    )
     if (result) ghost.value = { says, winters: result }
   }
 
@@ -89,7 +93,17 @@ export const useWinter = defineStore('winter', () => {
   )
 
   return {
-    winters, progress, running, lacks, stripMs, ranked, ranking, ghost, rank, showGhost, cancel,
+    winters,
+    progress,
+    running,
+    lacks,
+    stripMs,
+    ranked,
+    ranking,
+    ghost,
+    rank,
+    showGhost,
+    cancel,
     clearGhost: () => (ghost.value = null),
   }
 })

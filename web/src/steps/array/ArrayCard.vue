@@ -17,7 +17,11 @@ const prefs = usePrefs()
 const array = computed(() => design.document!.arrays[props.index])
 const path = (key: string) => `arrays.${props.index}.${key}`
 function set<K extends keyof ArrayField>(key: K, value: ArrayField[K] | null): void {
-  design.edit(`${array.value.name}: ${key}`, (draft) => (draft.arrays[props.index][key] = value as ArrayField[K]), path(key))
+  design.edit(
+    `${array.value.name}: ${key}`,
+    (draft) => (draft.arrays[props.index][key] = value as ArrayField[K]),
+    path(key),
+  )
 }
 const controllers = computed(() => design.document!.controllers.map(({ id, name }) => ({ value: id, label: name })))
 const derived = computed(() => design.derived?.arrays[props.index])
@@ -26,22 +30,113 @@ const derived = computed(() => design.derived?.arrays[props.index])
 <template>
   <section class="card">
     <div class="row head">
-      <TextField class="name" :model-value="array.name" label="Array name" :path="path('name')" @update:model-value="set('name', $event)" />
-      <p class="quiet grow">{{ prefs.show(derived?.ratedW, 'W') }} · {{ prefs.show(derived?.worstSunHours, 'h') }} of sun in its worst month</p>
-      <button class="icon-button" :aria-label="`Remove ${array.name}`" title="Remove" @click="design.edit(`remove ${array.name}`, (d) => d.arrays.splice(index, 1))"><Trash2 :size="14" /></button>
+      <TextField
+        class="name"
+        :model-value="array.name"
+        label="Array name"
+        :path="path('name')"
+        @update:model-value="set('name', $event)"
+      />
+      <p class="quiet grow">
+        {{ prefs.show(derived?.ratedW, 'W') }} · {{ prefs.show(derived?.worstSunHours, 'h') }} of sun in its worst month
+      </p>
+      <button
+        class="icon-button"
+        :aria-label="`Remove ${array.name}`"
+        title="Remove"
+        @click="design.edit(`remove ${array.name}`, (d) => d.arrays.splice(index, 1))"
+      >
+        <Trash2 :size="14" />
+      </button>
     </div>
     <div class="grid">
-      <PartPicker class="wide" :model-value="array.module" kind="module" label="Module" @update:model-value="set('module', $event as ModulePart)" />
-      <NumberField :model-value="array.inSeries" label="In series" labelled :path="path('inSeries')" @update:model-value="set('inSeries', $event)" />
-      <NumberField :model-value="array.inParallel" label="Strings" labelled :path="path('inParallel')" @update:model-value="set('inParallel', $event)" />
-      <NumberField :model-value="array.tiltDeg" unit="°" label="Tilt" labelled :path="path('tiltDeg')" @update:model-value="set('tiltDeg', $event)" />
-      <NumberField :model-value="array.azimuthDeg" unit="°" label="Facing" labelled :path="path('azimuthDeg')" @update:model-value="set('azimuthDeg', $event)" />
-      <ChoiceField :model-value="array.controllerId" :options="controllers" label="On" labelled :path="path('controllerId')" @update:model-value="set('controllerId', $event)" />
-      <ChoiceField :model-value="array.mounting" :options="[{ value: 'open-rack', label: 'open rack' }, { value: 'roof-parallel', label: 'close to a roof' }]" label="Mounting" labelled @update:model-value="set('mounting', $event)" />
-      <NumberField :model-value="array.soilingLoss" unit="share" label="Soiling" labelled :path="path('soilingLoss')" @update:model-value="set('soilingLoss', $event)" />
-      <NumberField :model-value="array.wiringLoss" unit="share" label="Wiring" labelled :path="path('wiringLoss')" @update:model-value="set('wiringLoss', $event)" />
-      <NumberField :model-value="array.mismatchLoss" unit="share" label="Mismatch" labelled :path="path('mismatchLoss')" @update:model-value="set('mismatchLoss', $event)" />
-      <NumberField :model-value="array.ageYears" unit="years" label="Age" labelled :path="path('ageYears')" @update:model-value="set('ageYears', $event)" />
+      <PartPicker
+        class="wide"
+        :model-value="array.module"
+        kind="module"
+        label="Module"
+        @update:model-value="set('module', $event as ModulePart)"
+      />
+      <NumberField
+        :model-value="array.inSeries"
+        label="In series"
+        labelled
+        :path="path('inSeries')"
+        @update:model-value="set('inSeries', $event)"
+      />
+      <NumberField
+        :model-value="array.inParallel"
+        label="Strings"
+        labelled
+        :path="path('inParallel')"
+        @update:model-value="set('inParallel', $event)"
+      />
+      <NumberField
+        :model-value="array.tiltDeg"
+        unit="°"
+        label="Tilt"
+        labelled
+        :path="path('tiltDeg')"
+        @update:model-value="set('tiltDeg', $event)"
+      />
+      <NumberField
+        :model-value="array.azimuthDeg"
+        unit="°"
+        label="Facing"
+        labelled
+        :path="path('azimuthDeg')"
+        @update:model-value="set('azimuthDeg', $event)"
+      />
+      <ChoiceField
+        :model-value="array.controllerId"
+        :options="controllers"
+        label="On"
+        labelled
+        :path="path('controllerId')"
+        @update:model-value="set('controllerId', $event)"
+      />
+      <ChoiceField
+        :model-value="array.mounting"
+        :options="[
+          { value: 'open-rack', label: 'open rack' },
+          { value: 'roof-parallel', label: 'close to a roof' },
+        ]"
+        label="Mounting"
+        labelled
+        @update:model-value="set('mounting', $event)"
+      />
+      <NumberField
+        :model-value="array.soilingLoss"
+        unit="share"
+        label="Soiling"
+        labelled
+        :path="path('soilingLoss')"
+        @update:model-value="set('soilingLoss', $event)"
+      />
+      <NumberField
+        :model-value="array.wiringLoss"
+        unit="share"
+        label="Wiring"
+        labelled
+        :path="path('wiringLoss')"
+        @update:model-value="set('wiringLoss', $event)"
+      />
+      <NumberField
+        :model-value="array.mismatchLoss"
+        unit="share"
+        label="Mismatch"
+        labelled
+        :path="path('mismatchLoss')"
+        @update:model-value="set('mismatchLoss', $event)"
+      />
+      <NumberField
+        :model-value="array.ageYears"
+        unit="years"
+        label="Age"
+        labelled
+        :path="path('ageYears')"
+        @update:model-value="set('ageYears', $event)"
+      />
     </div>
     <StringBoard :array="array" />
     <ModuleSheet :index="index" />

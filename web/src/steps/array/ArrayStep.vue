@@ -26,20 +26,34 @@ const SCHOOLS = [
 
 function addArray(): void {
   design.edit('new array', (draft) => {
-    if (draft.controllers.length === 0) draft.controllers.push({ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') })
+    if (draft.controllers.length === 0)
+      draft.controllers.push({
+        id: 'controller-1',
+        name: 'Controller 1',
+        part: partById(controllerParts, 'track-150-60'),
+      })
     const id = nextId('array', draft.arrays)
     const last = draft.arrays.at(-1)
     draft.arrays.push(
       last
         ? { ...structuredClone(last), id, name: `Array ${draft.arrays.length + 1}` }
-        : newArray(id, 'mono-415', draft.controllers[0].id, { inSeries: 2, inParallel: 1, tiltDeg: 60, azimuthDeg: draft.place.latitudeDeg >= 0 ? 180 : 0 }),
+        : newArray(id, 'mono-415', draft.controllers[0].id, {
+            inSeries: 2,
+            inParallel: 1,
+            tiltDeg: 60,
+            azimuthDeg: draft.place.latitudeDeg >= 0 ? 180 : 0,
+          }),
     )
   })
 }
 function addController(): void {
   design.edit('new controller', (draft) => {
     const id = nextId('controller', draft.controllers)
-    draft.controllers.push({ id, name: `Controller ${draft.controllers.length + 1}`, part: structuredClone(draft.controllers.at(-1)?.part ?? partById(controllerParts, 'track-150-60')) })
+    draft.controllers.push({
+      id,
+      name: `Controller ${draft.controllers.length + 1}`,
+      part: structuredClone(draft.controllers.at(-1)?.part ?? partById(controllerParts, 'track-150-60')),
+    })
   })
 }
 useNewRow(addArray)
@@ -65,7 +79,13 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       <div class="row">
         <h2>Voltage ruler</h2>
         <p class="quiet grow">from the hottest afternoon to the coldest dawn</p>
-        <ChoiceField class="school" :model-value="design.document!.schools.coldVoltage" :options="SCHOOLS" label="School that rules" @update:model-value="design.edit('cold voltage school', (d) => (d.schools.coldVoltage = $event))" />
+        <ChoiceField
+          class="school"
+          :model-value="design.document!.schools.coldVoltage"
+          :options="SCHOOLS"
+          label="School that rules"
+          @update:model-value="design.edit('cold voltage school', (d) => (d.schools.coldVoltage = $event))"
+        />
       </div>
       <VoltageRuler v-for="(array, i) in arrays" :key="array.id" :index="i" />
     </section>
@@ -73,7 +93,15 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       <LayoutTable v-if="design.derived && arrays.length > 0" />
       <section v-if="design.derived" class="card">
         <h2>A month on this slope</h2>
-        <Chart type="bar" :series="[{ name: 'sun hours a day', data: sun }]" :categories="[...MONTH_NAMES]" :colours="['--lichen']" :height="180" :format="(value: number) => prefs.show(value, 'h')" label="Sun hours a day by month" />
+        <Chart
+          type="bar"
+          :series="[{ name: 'sun hours a day', data: sun }]"
+          :categories="[...MONTH_NAMES]"
+          :colours="['--lichen']"
+          :height="180"
+          :format="(value: number) => prefs.show(value, 'h')"
+          label="Sun hours a day by month"
+        />
       </section>
     </div>
     <ControllerCard v-for="(controller, i) in controllers" :key="controller.id" :index="i" />

@@ -26,13 +26,50 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
 <template>
   <section class="card">
     <div class="row head">
-      <TextField class="name" :model-value="controller.name" label="Controller name" :path="`controllers.${index}.name`" @update:model-value="design.edit('controller name', (d) => (d.controllers[index].name = $event))" />
-      <PartPicker class="picker" :model-value="controller.part" kind="controller" label="Part" @update:model-value="design.edit(`controller: ${$event.name}`, (d) => (d.controllers[index].part = $event as ControllerPart))" />
+      <TextField
+        class="name"
+        :model-value="controller.name"
+        label="Controller name"
+        :path="`controllers.${index}.name`"
+        @update:model-value="design.edit('controller name', (d) => (d.controllers[index].name = $event))"
+      />
+      <PartPicker
+        class="picker"
+        :model-value="controller.part"
+        kind="controller"
+        label="Part"
+        @update:model-value="
+          design.edit(`controller: ${$event.name}`, (d) => (d.controllers[index].part = $event as ControllerPart))
+        "
+      />
       <span class="grow" />
-      <button class="icon-button" :aria-label="`Remove ${controller.name}`" title="Remove" @click="design.edit(`remove ${controller.name}`, (d) => d.controllers.splice(index, 1))"><Trash2 :size="14" /></button>
+      <button
+        class="icon-button"
+        :aria-label="`Remove ${controller.name}`"
+        title="Remove"
+        @click="design.edit(`remove ${controller.name}`, (d) => d.controllers.splice(index, 1))"
+      >
+        <Trash2 :size="14" />
+      </button>
     </div>
     <div class="grid">
-      <NumberField v-for="field in FIELDS" :key="field.key" :model-value="controller.part[field.key]" :unit="field.unit" :label="field.label" labelled :path="`controllers.${index}.part.${field.key}`" :step="field.step ?? 1" @update:model-value="design.edit(field.label, (d) => (d.controllers[index].part[field.key] = $event!), `controllers.${index}.${field.key}`)" />
+      <NumberField
+        v-for="field in FIELDS"
+        :key="field.key"
+        :model-value="controller.part[field.key]"
+        :unit="field.unit"
+        :label="field.label"
+        labelled
+        :path="`controllers.${index}.part.${field.key}`"
+        :step="field.step ?? 1"
+        @update:model-value="
+          design.edit(
+            field.label,
+            (d) => (d.controllers[index].part[field.key] = $event!),
+            `controllers.${index}.${field.key}`,
+          )
+        "
+      />
     </div>
   </section>
 </template>

@@ -22,9 +22,12 @@ const list = computed(() => {
   }).filter((layout) => layout.controllers === 1)
 })
 const shown = computed(() => list.value.slice(0, 7))
-const isNow = (layout: Layout) => layout.inSeries === array.value.inSeries && layout.inParallel === array.value.inParallel
+const isNow = (layout: Layout) =>
+  layout.inSeries === array.value.inSeries && layout.inParallel === array.value.inParallel
 function take(layout: Layout): void {
-  design.edit(`${layout.inSeries} × ${layout.inParallel}`, (draft) => Object.assign(draft.arrays[0], { inSeries: layout.inSeries, inParallel: layout.inParallel }))
+  design.edit(`${layout.inSeries} × ${layout.inParallel}`, (draft) =>
+    Object.assign(draft.arrays[0], { inSeries: layout.inSeries, inParallel: layout.inParallel }),
+  )
 }
 </script>
 
@@ -33,7 +36,14 @@ function take(layout: Layout): void {
     <h2>Legal layouts</h2>
     <table class="sheet">
       <thead>
-        <tr><th>S × P</th><th class="n">cold</th><th class="n">hot</th><th class="n">array</th><th>why</th><th /></tr>
+        <tr>
+          <th>S × P</th>
+          <th class="n">cold</th>
+          <th class="n">hot</th>
+          <th class="n">array</th>
+          <th>why</th>
+          <th />
+        </tr>
       </thead>
       <tbody>
         <tr v-for="layout in shown" :key="`${layout.inSeries}x${layout.inParallel}`" :class="{ now: isNow(layout) }">
@@ -42,7 +52,10 @@ function take(layout: Layout): void {
           <td class="n">{{ prefs.show(layout.hotV, 'V') }}</td>
           <td class="n">{{ prefs.show(layout.watts, 'W') }}</td>
           <td>{{ layout.remarks[0] ?? 'inside every limit' }}</td>
-          <td><span v-if="isNow(layout)" class="quiet">now</span><button v-else class="link" @click="take(layout)">take</button></td>
+          <td>
+            <span v-if="isNow(layout)" class="quiet">now</span
+            ><button v-else class="link" @click="take(layout)">take</button>
+          </td>
         </tr>
       </tbody>
     </table>

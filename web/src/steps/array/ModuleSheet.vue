@@ -28,9 +28,27 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
 </script>
 
 <template>
-  <button class="link toggle" :aria-expanded="open" @click="open = !open">{{ open ? 'close the data sheet' : 'data sheet of the module' }}</button>
+  <button class="link toggle" :aria-expanded="open" @click="open = !open">
+    {{ open ? 'close the data sheet' : 'data sheet of the module' }}
+  </button>
   <div v-if="open" class="grid">
-    <NumberField v-for="field in FIELDS" :key="field.key" :model-value="module[field.key]" :unit="field.unit" :label="field.label" labelled :path="`arrays.${index}.module.${field.key}`" :step="field.step ?? 1" @update:model-value="design.edit(field.label, (d) => (d.arrays[index].module[field.key] = $event!), `arrays.${index}.module.${field.key}`)" />
+    <NumberField
+      v-for="field in FIELDS"
+      :key="field.key"
+      :model-value="module[field.key]"
+      :unit="field.unit"
+      :label="field.label"
+      labelled
+      :path="`arrays.${index}.module.${field.key}`"
+      :step="field.step ?? 1"
+      @update:model-value="
+        design.edit(
+          field.label,
+          (d) => (d.arrays[index].module[field.key] = $event!),
+          `arrays.${index}.module.${field.key}`,
+        )
+      "
+    />
   </div>
 </template>
 

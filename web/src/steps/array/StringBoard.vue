@@ -16,17 +16,29 @@ const letter = (row: number) => String.fromCharCode(65 + ((row - 1) % 26))
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" class="board" role="img" :aria-label="`${array.inParallel} strings of ${array.inSeries} modules`">
+  <svg
+    :viewBox="`0 0 ${width} ${height}`"
+    :width="width"
+    :height="height"
+    class="board"
+    role="img"
+    :aria-label="`${array.inParallel} strings of ${array.inSeries} modules`"
+  >
     <g v-for="row in rows" :key="row" :transform="`translate(0 ${(row - 1) * (TILE_H + GAP) + 2})`">
       <text x="0" :y="TILE_H / 2 + 4">String {{ letter(row) }}</text>
       <path :d="`M66 ${TILE_H / 2}H${66 + columns * (TILE_W + GAP) - GAP}`" class="lead" />
       <g v-for="column in columns" :key="column" :transform="`translate(${66 + (column - 1) * (TILE_W + GAP)} 0)`">
         <rect :width="TILE_W" :height="TILE_H" rx="2" class="tile" />
-        <path :d="`M${TILE_W / 3} 0v${TILE_H}M${(2 * TILE_W) / 3} 0v${TILE_H}M0 ${TILE_H / 2}h${TILE_W}`" class="cells" />
+        <path
+          :d="`M${TILE_W / 3} 0v${TILE_H}M${(2 * TILE_W) / 3} 0v${TILE_H}M0 ${TILE_H / 2}h${TILE_W}`"
+          class="cells"
+        />
       </g>
     </g>
   </svg>
-  <p v-if="array.inSeries > columns || array.inParallel > rows" class="quiet">{{ array.inParallel }} strings of {{ array.inSeries }}; not all are drawn.</p>
+  <p v-if="array.inSeries > columns || array.inParallel > rows" class="quiet">
+    {{ array.inParallel }} strings of {{ array.inSeries }}; not all are drawn.
+  </p>
 </template>
 
 <style scoped>

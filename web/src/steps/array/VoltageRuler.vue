@@ -33,7 +33,13 @@ function onRight(bar: { from: number; to: number; says: string }): boolean {
 const NAMES = { coefficient: 'by coefficient', 'code-table': 'by the code table', flat: 'by flat 1.25' }
 const school = computed(() => design.document!.schools.coldVoltage)
 const bars = computed(() => [
-  { id: 'working', from: derived.value.hotV, to: vmp.value, says: `working, Vmp ${prefs.show(derived.value.hotV, 'V')} to ${prefs.show(vmp.value, 'V')}`, rules: false },
+  {
+    id: 'working',
+    from: derived.value.hotV,
+    to: vmp.value,
+    says: `working, Vmp ${prefs.show(derived.value.hotV, 'V')} to ${prefs.show(vmp.value, 'V')}`,
+    rules: false,
+  },
   ...(['coefficient', 'code-table', 'flat'] as const).map((each) => ({
     id: each,
     from: stc.value,
@@ -47,18 +53,44 @@ const bars = computed(() => [
 <template>
   <figure>
     <figcaption class="quiet">{{ array.name }}: string of {{ array.inSeries }} on {{ part.name }}</figcaption>
-    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="`Voltages of ${array.name}: ${bars.map((bar) => bar.says).join('; ')}; destroyed above ${part.maxInputV} V`">
-      <rect :x="x(part.minTrackV)" :y="TOP" :width="x(part.maxTrackV) - x(part.minTrackV)" :height="BASE - TOP" class="window" />
-      <text :x="x(part.minTrackV) + 4" :y="TOP + 13" class="window-text">tracking window {{ part.minTrackV }} to {{ part.maxTrackV }} V</text>
+    <svg
+      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+      role="img"
+      :aria-label="`Voltages of ${array.name}: ${bars.map((bar) => bar.says).join('; ')}; destroyed above ${part.maxInputV} V`"
+    >
+      <rect
+        :x="x(part.minTrackV)"
+        :y="TOP"
+        :width="x(part.maxTrackV) - x(part.minTrackV)"
+        :height="BASE - TOP"
+        class="window"
+      />
+      <text :x="x(part.minTrackV) + 4" :y="TOP + 13" class="window-text">
+        tracking window {{ part.minTrackV }} to {{ part.maxTrackV }} V
+      </text>
       <rect :x="x(part.maxInputV)" :y="TOP" :width="x(most) - x(part.maxInputV)" :height="BASE - TOP" class="danger" />
-      <text :x="x(part.maxInputV) - 4" :y="12" class="danger-text" text-anchor="middle">destroyed above {{ part.maxInputV }} V</text>
+      <text :x="x(part.maxInputV) - 4" :y="12" class="danger-text" text-anchor="middle">
+        destroyed above {{ part.maxInputV }} V
+      </text>
       <path :d="`M${x(part.maxInputV)} ${TOP - 4}V${BASE}`" class="limit" />
       <path :d="`M${x(design.derived!.chargeV)} ${TOP - 4}V${BASE}`" class="charge" />
-      <text :x="x(design.derived!.chargeV)" :y="12" class="charge-text" text-anchor="middle">charging {{ prefs.show(design.derived!.chargeV, 'V') }}</text>
+      <text :x="x(design.derived!.chargeV)" :y="12" class="charge-text" text-anchor="middle">
+        charging {{ prefs.show(design.derived!.chargeV, 'V') }}
+      </text>
       <g v-for="(bar, i) in bars" :key="bar.id" :transform="`translate(0 ${TOP + 22 + i * 24})`">
-        <rect :x="x(Math.min(bar.from, bar.to))" :width="Math.max(3, x(Math.max(bar.from, bar.to)) - x(Math.min(bar.from, bar.to)))" height="13" rx="2" :class="['bar', bar.id, { rules: bar.rules, over: bar.id !== 'working' && bar.to > part.maxInputV }]" />
-        <text v-if="onRight(bar)" :x="x(Math.max(bar.from, bar.to)) + 7" y="11" :class="{ strong: bar.rules }">{{ bar.says }}</text>
-        <text v-else :x="x(Math.min(bar.from, bar.to)) - 7" y="11" text-anchor="end" :class="{ strong: bar.rules }">{{ bar.says }}</text>
+        <rect
+          :x="x(Math.min(bar.from, bar.to))"
+          :width="Math.max(3, x(Math.max(bar.from, bar.to)) - x(Math.min(bar.from, bar.to)))"
+          height="13"
+          rx="2"
+          :class="['bar', bar.id, { rules: bar.rules, over: bar.id !== 'working' && bar.to > part.maxInputV }]"
+        />
+        <text v-if="onRight(bar)" :x="x(Math.max(bar.from, bar.to)) + 7" y="11" :class="{ strong: bar.rules }">
+          {{ bar.says }}
+        </text>
+        <text v-else :x="x(Math.min(bar.from, bar.to)) - 7" y="11" text-anchor="end" :class="{ strong: bar.rules }">
+          {{ bar.says }}
+        </text>
       </g>
       <path :d="`M${LEFT} ${BASE}H${WIDTH - LEFT}`" class="axis" />
       <g v-for="tick in ticks" :key="tick">

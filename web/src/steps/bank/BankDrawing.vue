@@ -29,7 +29,13 @@ const widest = computed(() => Math.max(...shares.value, even.value))
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${width} ${height}`" :style="{ maxWidth: `${Math.min(920, width)}px` }" class="bank" role="img" :aria-label="`${bank.inParallel} strings of ${bank.inSeries} units, ${bank.takeoff}`">
+  <svg
+    :viewBox="`0 0 ${width} ${height}`"
+    :style="{ maxWidth: `${Math.min(920, width)}px` }"
+    class="bank"
+    role="img"
+    :aria-label="`${bank.inParallel} strings of ${bank.inSeries} units, ${bank.takeoff}`"
+  >
     <path :d="`M${barLeft} ${y(0) + UNIT_H / 2}V${y(rows - 1) + UNIT_H / 2}`" class="bar" />
     <path :d="`M${barRight} ${y(0) + UNIT_H / 2}V${y(rows - 1) + UNIT_H / 2}`" class="bar" />
     <g v-for="row in rows" :key="row">
@@ -41,21 +47,34 @@ const widest = computed(() => Math.max(...shares.value, even.value))
         <text :x="UNIT_W - 6" :y="UNIT_H / 2 + 5" class="pole end">−</text>
       </g>
       <g :transform="`translate(${barRight + 14} ${y(row - 1) + UNIT_H / 2})`">
-        <rect x="0" y="-5" :width="(60 * shares[row - 1]) / widest" height="10" class="share" :class="{ over: shares[row - 1] > even * 1.1 }" />
+        <rect
+          x="0"
+          y="-5"
+          :width="(60 * shares[row - 1]) / widest"
+          height="10"
+          class="share"
+          :class="{ over: shares[row - 1] > even * 1.1 }"
+        />
         <text :x="(60 * shares[row - 1]) / widest + 5" y="4">{{ decimal(shares[row - 1], 1) }} %</text>
       </g>
     </g>
     <g class="lead">
       <path :d="`M${barLeft} ${y(positiveRow) + UNIT_H / 2}H4`" />
       <text x="2" :y="y(positiveRow) + UNIT_H / 2 - 5">+</text>
-      <path v-if="bank.takeoff !== 'equal-leads'" :d="`M${barRight} ${y(negativeRow) + UNIT_H / 2}v${UNIT_H / 2 + 9}H4`" />
+      <path
+        v-if="bank.takeoff !== 'equal-leads'"
+        :d="`M${barRight} ${y(negativeRow) + UNIT_H / 2}v${UNIT_H / 2 + 9}H4`"
+      />
       <path v-else :d="`M${barRight} ${y(rows - 1) + UNIT_H / 2}v${UNIT_H / 2 + 9}H4`" />
       <text x="2" :y="y(bank.takeoff === 'one-end' ? 0 : rows - 1) + UNIT_H + 20">−</text>
     </g>
   </svg>
   <p class="quiet">
     Share of the current by string; even would be {{ decimal(even, 1) }} %.
-    <template v-if="bank.inParallel > rows || bank.inSeries > columns">Only {{ rows }} of {{ bank.inParallel }} strings and {{ columns }} of {{ bank.inSeries }} units are drawn.</template>
+    <template v-if="bank.inParallel > rows || bank.inSeries > columns"
+      >Only {{ rows }} of {{ bank.inParallel }} strings and {{ columns }} of {{ bank.inSeries }} units are
+      drawn.</template
+    >
     Fuse of the fastest class at the positive, as near as it fits; equal lengths on parallel cables.
   </p>
 </template>

@@ -46,10 +46,23 @@ function trySeries(systemV: number, part: BatteryPart): number | null {
   }
 }
 
-const chemistries = Object.entries(CHEMISTRIES).map(([value, { name }]) => ({ value: value as BatteryPart['chemistry'], label: name }))
-const FIRST_PART: Record<BatteryPart['chemistry'], string> = { lfp: 'lfp-51-100', flooded: 'flooded-6-420', agm: 'agm-6-400', gel: 'gel-12-180' }
+const chemistries = Object.entries(CHEMISTRIES).map(([value, { name }]) => ({
+  value: value as BatteryPart['chemistry'],
+  label: name,
+}))
+const FIRST_PART: Record<BatteryPart['chemistry'], string> = {
+  lfp: 'lfp-51-100',
+  flooded: 'flooded-6-420',
+  agm: 'agm-6-400',
+  gel: 'gel-12-180',
+}
 function setChemistry(chemistry: BatteryPart['chemistry']): void {
-  const partId = chemistry === 'lfp' && bank.value.systemV !== 48 ? (bank.value.systemV === 24 ? 'lfp-25-200' : 'lfp-12-100') : FIRST_PART[chemistry]
+  const partId =
+    chemistry === 'lfp' && bank.value.systemV !== 48
+      ? bank.value.systemV === 24
+        ? 'lfp-25-200'
+        : 'lfp-12-100'
+      : FIRST_PART[chemistry]
   takePart(newBank(partId, bank.value.systemV, 1).part)
 }
 const TAKEOFFS = [
@@ -71,16 +84,89 @@ const TAKEOFFS = [
   </div>
   <div class="stack">
     <section class="card grid">
-      <ChoiceField :model-value="bank.systemV" :options="[{ value: 48, label: '48 V' }, { value: 24, label: '24 V' }, { value: 12, label: '12 V, existing only' }]" label="System voltage" labelled path="bank.systemV" @update:model-value="setVoltage($event as 48)" />
-      <ChoiceField :model-value="bank.part.chemistry" :options="chemistries" label="Chemistry" labelled @update:model-value="setChemistry" />
-      <PartPicker class="wide" :model-value="bank.part" kind="battery" label="Unit" :fits="(part: BatteryPart) => part.chemistry === bank.part.chemistry" @update:model-value="takePart" />
-      <NumberField :model-value="bank.inSeries" label="In series" labelled path="bank.inSeries" @update:model-value="set('inSeries', $event)" />
-      <NumberField :model-value="bank.inParallel" label="Strings in parallel" labelled path="bank.inParallel" @update:model-value="set('inParallel', $event)" />
-      <NumberField :model-value="bank.autonomyDays" unit="d" label="Days without sun wanted" labelled path="bank.autonomyDays" @update:model-value="set('autonomyDays', $event)" />
-      <NumberField :model-value="bank.allowedDepth" unit="share" label="Depth allowed" labelled path="bank.allowedDepth" :step="5" @update:model-value="set('allowedDepth', $event)" />
-      <NumberField :model-value="bank.cutoffStateOfCharge" unit="share" label="Cut-out at a charge of" labelled path="bank.cutoffStateOfCharge" :step="5" @update:model-value="set('cutoffStateOfCharge', $event)" />
-      <ChoiceField :model-value="bank.takeoff" :options="TAKEOFFS" label="Cabling" labelled @update:model-value="set('takeoff', $event)" />
-      <NumberField :model-value="bank.linkMilliohm" unit="mΩ" label="Each jumper" labelled path="bank.linkMilliohm" :step="0.1" @update:model-value="set('linkMilliohm', $event)" />
+      <ChoiceField
+        :model-value="bank.systemV"
+        :options="[
+          { value: 48, label: '48 V' },
+          { value: 24, label: '24 V' },
+          { value: 12, label: '12 V, existing only' },
+        ]"
+        label="System voltage"
+        labelled
+        path="bank.systemV"
+        @update:model-value="setVoltage($event as 48)"
+      />
+      <ChoiceField
+        :model-value="bank.part.chemistry"
+        :options="chemistries"
+        label="Chemistry"
+        labelled
+        @update:model-value="setChemistry"
+      />
+      <PartPicker
+        class="wide"
+        :model-value="bank.part"
+        kind="battery"
+        label="Unit"
+        :fits="(part: BatteryPart) => part.chemistry === bank.part.chemistry"
+        @update:model-value="takePart"
+      />
+      <NumberField
+        :model-value="bank.inSeries"
+        label="In series"
+        labelled
+        path="bank.inSeries"
+        @update:model-value="set('inSeries', $event)"
+      />
+      <NumberField
+        :model-value="bank.inParallel"
+        label="Strings in parallel"
+        labelled
+        path="bank.inParallel"
+        @update:model-value="set('inParallel', $event)"
+      />
+      <NumberField
+        :model-value="bank.autonomyDays"
+        unit="d"
+        label="Days without sun wanted"
+        labelled
+        path="bank.autonomyDays"
+        @update:model-value="set('autonomyDays', $event)"
+      />
+      <NumberField
+        :model-value="bank.allowedDepth"
+        unit="share"
+        label="Depth allowed"
+        labelled
+        path="bank.allowedDepth"
+        :step="5"
+        @update:model-value="set('allowedDepth', $event)"
+      />
+      <NumberField
+        :model-value="bank.cutoffStateOfCharge"
+        unit="share"
+        label="Cut-out at a charge of"
+        labelled
+        path="bank.cutoffStateOfCharge"
+        :step="5"
+        @update:model-value="set('cutoffStateOfCharge', $event)"
+      />
+      <ChoiceField
+        :model-value="bank.takeoff"
+        :options="TAKEOFFS"
+        label="Cabling"
+        labelled
+        @update:model-value="set('takeoff', $event)"
+      />
+      <NumberField
+        :model-value="bank.linkMilliohm"
+        unit="mΩ"
+        label="Each jumper"
+        labelled
+        path="bank.linkMilliohm"
+        :step="0.1"
+        @update:model-value="set('linkMilliohm', $event)"
+      />
     </section>
     <section class="card">
       <h2>The bank as it is cabled</h2>

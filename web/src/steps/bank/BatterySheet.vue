@@ -30,10 +30,36 @@ function change(label: string, make: (bank: Design['bank']) => void, key: string
   <section class="card">
     <h2>Data sheet of the unit</h2>
     <div class="grid">
-      <TextField class="wide" :model-value="part.name" label="Name" labelled path="bank.part.name" @update:model-value="change('unit name', (bank) => (bank.part.name = $event), 'part.name')" />
-      <NumberField v-for="field in FIELDS" :key="field.key" :model-value="part[field.key]" :unit="field.unit" :label="field.label" labelled :path="`bank.part.${field.key}`" :step="field.step ?? 1" @update:model-value="change(field.label, (bank) => (bank.part[field.key] = $event!), `part.${field.key}`)" />
+      <TextField
+        class="wide"
+        :model-value="part.name"
+        label="Name"
+        labelled
+        path="bank.part.name"
+        @update:model-value="change('unit name', (bank) => (bank.part.name = $event), 'part.name')"
+      />
+      <NumberField
+        v-for="field in FIELDS"
+        :key="field.key"
+        :model-value="part[field.key]"
+        :unit="field.unit"
+        :label="field.label"
+        labelled
+        :path="`bank.part.${field.key}`"
+        :step="field.step ?? 1"
+        @update:model-value="change(field.label, (bank) => (bank.part[field.key] = $event!), `part.${field.key}`)"
+      />
       <template v-for="(rate, i) in part.capacities" :key="i">
-        <NumberField :model-value="rate.ampHours" unit="Ah" :label="`Capacity over ${rate.hours} h`" labelled :path="`bank.part.capacities.${i}.ampHours`" @update:model-value="change('capacity', (bank) => (bank.part.capacities[i].ampHours = $event!), `part.ah.${i}`)" />
+        <NumberField
+          :model-value="rate.ampHours"
+          unit="Ah"
+          :label="`Capacity over ${rate.hours} h`"
+          labelled
+          :path="`bank.part.capacities.${i}.ampHours`"
+          @update:model-value="
+            change('capacity', (bank) => (bank.part.capacities[i].ampHours = $event!), `part.ah.${i}`)
+          "
+        />
       </template>
     </div>
   </section>

@@ -14,7 +14,9 @@ const phases = computed(() => {
 const next = computed(() => design.derived?.tasks.find(({ id }) => !done.value.has(id))?.id)
 function toggle(task: BuildTask): void {
   design.edit(done.value.has(task.id) ? `not done: ${task.id}` : `done: ${task.id}`, (draft) => {
-    draft.build.done = done.value.has(task.id) ? draft.build.done.filter((id) => id !== task.id) : [...draft.build.done, task.id]
+    draft.build.done = done.value.has(task.id)
+      ? draft.build.done.filter((id) => id !== task.id)
+      : [...draft.build.done, task.id]
   })
 }
 </script>
@@ -24,7 +26,12 @@ function toggle(task: BuildTask): void {
   <p v-if="phases.length === 0" class="quiet">The list waits until what is named under Findings is put right.</p>
   <section v-for="[phase, tasks] in phases" :key="phase" class="card phase">
     <h2>{{ phase }}</h2>
-    <label v-for="task in tasks" :key="task.id" class="task" :class="{ done: done.has(task.id), next: task.id === next }">
+    <label
+      v-for="task in tasks"
+      :key="task.id"
+      class="task"
+      :class="{ done: done.has(task.id), next: task.id === next }"
+    >
       <input type="checkbox" :checked="done.has(task.id)" :data-task="task.id" @change="toggle(task)" />
       <span>
         <b>{{ task.says }}</b>

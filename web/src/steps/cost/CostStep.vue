@@ -29,7 +29,10 @@ function add(): void {
   })
 }
 useNewRow(add)
-const money = (value: number | undefined) => (value === undefined ? '—' : new Intl.NumberFormat('en', { maximumFractionDigits: 0 }).format(value).replaceAll(',', '\u2009'))
+const money = (value: number | undefined) =>
+  value === undefined
+    ? '—'
+    : new Intl.NumberFormat('en', { maximumFractionDigits: 0 }).format(value).replaceAll(',', '\u2009')
 </script>
 
 <template>
@@ -38,13 +41,31 @@ const money = (value: number | undefined) => (value === undefined ? '—' : new 
     <Figure id="money.total" :value="`${money(bill?.total)} ${budget.currency}`" label="total" />
     <Figure v-for="group in groups" :key="group.name" :value="money(group.sum)" :label="group.name.toLowerCase()" />
   </div>
-  <div v-if="bill" class="bar" role="img" :aria-label="groups.map((group) => `${group.name} ${money(group.sum)}`).join(', ')">
-    <i v-for="(group, i) in groups" :key="group.name" :style="{ flex: group.sum, background: COLOURS[i % 5] }" :title="`${group.name} ${money(group.sum)}`" />
+  <div
+    v-if="bill"
+    class="bar"
+    role="img"
+    :aria-label="groups.map((group) => `${group.name} ${money(group.sum)}`).join(', ')"
+  >
+    <i
+      v-for="(group, i) in groups"
+      :key="group.name"
+      :style="{ flex: group.sum, background: COLOURS[i % 5] }"
+      :title="`${group.name} ${money(group.sum)}`"
+    />
   </div>
   <div class="stack">
     <section class="card">
       <table class="sheet">
-        <thead><tr><th>part</th><th class="n">how many</th><th class="n">each</th><th class="n">together</th><th /></tr></thead>
+        <thead>
+          <tr>
+            <th>part</th>
+            <th class="n">how many</th>
+            <th class="n">each</th>
+            <th class="n">together</th>
+            <th />
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="(line, i) in parts" :key="i">
             <td>{{ line.name }}</td>
@@ -54,27 +75,113 @@ const money = (value: number | undefined) => (value === undefined ? '—' : new 
             <td />
           </tr>
           <tr v-for="(extra, i) in budget.extras" :key="extra.id">
-            <td><TextField :model-value="extra.name" label="Line" :path="`budget.extras.${i}.name`" @update:model-value="design.edit('line', (d) => (d.budget.extras[i].name = $event), `x.${i}.n`)" /></td>
-            <td class="mid"><NumberField :model-value="extra.quantity" :label="`${extra.name}, how many`" :path="`budget.extras.${i}.quantity`" @update:model-value="design.edit('line', (d) => (d.budget.extras[i].quantity = $event!), `x.${i}.q`)" /></td>
-            <td class="mid"><NumberField :model-value="extra.unitPrice" :label="`${extra.name}, each`" :path="`budget.extras.${i}.unitPrice`" @update:model-value="design.edit('line', (d) => (d.budget.extras[i].unitPrice = $event!), `x.${i}.p`)" /></td>
+            <td>
+              <TextField
+                :model-value="extra.name"
+                label="Line"
+                :path="`budget.extras.${i}.name`"
+                @update:model-value="design.edit('line', (d) => (d.budget.extras[i].name = $event), `x.${i}.n`)"
+              />
+            </td>
+            <td class="mid">
+              <NumberField
+                :model-value="extra.quantity"
+                :label="`${extra.name}, how many`"
+                :path="`budget.extras.${i}.quantity`"
+                @update:model-value="design.edit('line', (d) => (d.budget.extras[i].quantity = $event!), `x.${i}.q`)"
+              />
+            </td>
+            <td class="mid">
+              <NumberField
+                :model-value="extra.unitPrice"
+                :label="`${extra.name}, each`"
+                :path="`budget.extras.${i}.unitPrice`"
+                @update:model-value="design.edit('line', (d) => (d.budget.extras[i].unitPrice = $event!), `x.${i}.p`)"
+              />
+            </td>
             <td class="n sum">{{ money(extra.quantity * extra.unitPrice) }}</td>
-            <td><button class="icon-button" :aria-label="`Remove ${extra.name}`" @click="design.edit(`remove ${extra.name}`, (d) => d.budget.extras.splice(i, 1))"><Trash2 :size="14" /></button></td>
+            <td>
+              <button
+                class="icon-button"
+                :aria-label="`Remove ${extra.name}`"
+                @click="design.edit(`remove ${extra.name}`, (d) => d.budget.extras.splice(i, 1))"
+              >
+                <Trash2 :size="14" />
+              </button>
+            </td>
           </tr>
-          <tr class="total"><td colspan="3">parts</td><td class="n">{{ money(bill?.partsSum) }}</td><td /></tr>
-          <tr><td colspan="3">tax</td><td class="n">{{ money(bill?.tax) }}</td><td /></tr>
-          <tr><td colspan="3">contingency</td><td class="n">{{ money(bill?.contingency) }}</td><td /></tr>
-          <tr class="total"><td colspan="3">total, with freight and labour, less discount</td><td class="n">{{ money(bill?.total) }}</td><td /></tr>
+          <tr class="total">
+            <td colspan="3">parts</td>
+            <td class="n">{{ money(bill?.partsSum) }}</td>
+            <td />
+          </tr>
+          <tr>
+            <td colspan="3">tax</td>
+            <td class="n">{{ money(bill?.tax) }}</td>
+            <td />
+          </tr>
+          <tr>
+            <td colspan="3">contingency</td>
+            <td class="n">{{ money(bill?.contingency) }}</td>
+            <td />
+          </tr>
+          <tr class="total">
+            <td colspan="3">total, with freight and labour, less discount</td>
+            <td class="n">{{ money(bill?.total) }}</td>
+            <td />
+          </tr>
         </tbody>
       </table>
       <button class="link" @click="add">another line</button> <kbd>n</kbd>
     </section>
     <section class="card grid">
-      <TextField :model-value="budget.currency" label="Currency code" labelled path="budget.currency" @update:model-value="set('currency', $event.trim().toUpperCase())" />
-      <NumberField :model-value="budget.taxPct" unit="%" label="Tax" labelled path="budget.taxPct" @update:model-value="set('taxPct', $event)" />
-      <NumberField :model-value="budget.freight" label="Freight" labelled path="budget.freight" :step="50" @update:model-value="set('freight', $event)" />
-      <NumberField :model-value="budget.labour" label="Labour" labelled path="budget.labour" :step="50" @update:model-value="set('labour', $event)" />
-      <NumberField :model-value="budget.discount" label="Discount" labelled path="budget.discount" :step="50" @update:model-value="set('discount', $event)" />
-      <NumberField :model-value="budget.contingencyPct" unit="%" label="Contingency" labelled path="budget.contingencyPct" @update:model-value="set('contingencyPct', $event)" />
+      <TextField
+        :model-value="budget.currency"
+        label="Currency code"
+        labelled
+        path="budget.currency"
+        @update:model-value="set('currency', $event.trim().toUpperCase())"
+      />
+      <NumberField
+        :model-value="budget.taxPct"
+        unit="%"
+        label="Tax"
+        labelled
+        path="budget.taxPct"
+        @update:model-value="set('taxPct', $event)"
+      />
+      <NumberField
+        :model-value="budget.freight"
+        label="Freight"
+        labelled
+        path="budget.freight"
+        :step="50"
+        @update:model-value="set('freight', $event)"
+      />
+      <NumberField
+        :model-value="budget.labour"
+        label="Labour"
+        labelled
+        path="budget.labour"
+        :step="50"
+        @update:model-value="set('labour', $event)"
+      />
+      <NumberField
+        :model-value="budget.discount"
+        label="Discount"
+        labelled
+        path="budget.discount"
+        :step="50"
+        @update:model-value="set('discount', $event)"
+      />
+      <NumberField
+        :model-value="budget.contingencyPct"
+        unit="%"
+        label="Contingency"
+        labelled
+        path="budget.contingencyPct"
+        @update:model-value="set('contingencyPct', $event)"
+      />
     </section>
     <p class="quiet">Shelf prices are made up. Put in what you are really quoted, in the data sheet of each part.</p>
   </div>

@@ -62,21 +62,67 @@ const SCHOOLS = [
   <div class="stack">
     <section class="card">
       <div class="row head">
-        <PartPicker class="picker" :model-value="inverter.part" kind="inverter" label="Inverter" :fits="(part: InverterPart) => part.bankV === design.document!.bank.systemV" @update:model-value="takePart" />
-        <NumberField class="count" :model-value="inverter.quantity" label="How many" labelled path="inverter.quantity" @update:model-value="design.edit('how many inverters', (d) => (d.inverter.quantity = $event!), 'inv.q')" />
-        <ChoiceField class="picker" :model-value="design.document!.schools.peak" :options="SCHOOLS" label="What is on at once" labelled @update:model-value="design.edit('peak school', (d) => (d.schools.peak = $event))" />
+        <PartPicker
+          class="picker"
+          :model-value="inverter.part"
+          kind="inverter"
+          label="Inverter"
+          :fits="(part: InverterPart) => part.bankV === design.document!.bank.systemV"
+          @update:model-value="takePart"
+        />
+        <NumberField
+          class="count"
+          :model-value="inverter.quantity"
+          label="How many"
+          labelled
+          path="inverter.quantity"
+          @update:model-value="design.edit('how many inverters', (d) => (d.inverter.quantity = $event!), 'inv.q')"
+        />
+        <ChoiceField
+          class="picker"
+          :model-value="design.document!.schools.peak"
+          :options="SCHOOLS"
+          label="What is on at once"
+          labelled
+          @update:model-value="design.edit('peak school', (d) => (d.schools.peak = $event))"
+        />
       </div>
-      <p v-if="design.problemAt.get('inverter.part.bankV')" class="error" role="alert">{{ design.problemAt.get('inverter.part.bankV') }}</p>
+      <p v-if="design.problemAt.get('inverter.part.bankV')" class="error" role="alert">
+        {{ design.problemAt.get('inverter.part.bankV') }}
+      </p>
       <div class="grid">
-        <NumberField v-for="field in FIELDS" :key="field.key" :model-value="inverter.part[field.key]" :unit="field.unit" :label="field.label" labelled :path="`inverter.part.${field.key}`" :step="field.step ?? 1" @update:model-value="design.edit(field.label, (d) => (d.inverter.part[field.key] = $event!), `inv.${field.key}`)" />
+        <NumberField
+          v-for="field in FIELDS"
+          :key="field.key"
+          :model-value="inverter.part[field.key]"
+          :unit="field.unit"
+          :label="field.label"
+          labelled
+          :path="`inverter.part.${field.key}`"
+          :step="field.step ?? 1"
+          @update:model-value="
+            design.edit(field.label, (d) => (d.inverter.part[field.key] = $event!), `inv.${field.key}`)
+          "
+        />
       </div>
     </section>
     <div class="two">
       <LegBars v-if="design.derived" />
       <section v-if="design.derived" class="card">
         <h2>Efficiency by load</h2>
-        <Chart type="line" :series="[{ name: 'efficiency', data: efficiency }]" :categories="shares.map((share) => `${Math.round(share * 100)} %`)" :colours="['--spruce']" :height="170" :tick-amount="5" :format="(value: number) => `${value} %`" label="Efficiency by share of the rating" />
-        <p class="quiet">Its idle draw alone is {{ prefs.show(inverter.part.idleW * inverter.quantity * 24, 'Wh') }} a day.</p>
+        <Chart
+          type="line"
+          :series="[{ name: 'efficiency', data: efficiency }]"
+          :categories="shares.map((share) => `${Math.round(share * 100)} %`)"
+          :colours="['--spruce']"
+          :height="170"
+          :tick-amount="5"
+          :format="(value: number) => `${value} %`"
+          label="Efficiency by share of the rating"
+        />
+        <p class="quiet">
+          Its idle draw alone is {{ prefs.show(inverter.part.idleW * inverter.quantity * 24, 'Wh') }} a day.
+        </p>
       </section>
     </div>
   </div>

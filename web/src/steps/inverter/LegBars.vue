@@ -41,11 +41,16 @@ function spread(): void {
         <em :style="{ left: `${(100 * limit) / top}%` }" />
       </div>
       <b>{{ prefs.show(bar.watts, 'W') }}</b>
-      <p class="quiet names" :title="bar.loads.map((load) => load.name).join(', ')">{{ bar.loads.map((load) => load.name).join(', ') || 'nothing' }}</p>
+      <p class="quiet names" :title="bar.loads.map((load) => load.name).join(', ')">
+        {{ bar.loads.map((load) => load.name).join(', ') || 'nothing' }}
+      </p>
     </div>
     <p class="quiet">
       Mark: {{ prefs.show(limit, 'W') }}{{ split ? ' a leg' : '' }}.
-      <template v-if="split">Across both: {{ across.map((load) => load.name).join(', ') || 'nothing' }}. Neutral {{ prefs.show(balance.neutralA, 'A') }}.</template>
+      <template v-if="split"
+        >Across both: {{ across.map((load) => load.name).join(', ') || 'nothing' }}. Neutral
+        {{ prefs.show(balance.neutralA, 'A') }}.</template
+      >
       The chosen school says what share of this is on at once.
     </p>
   </section>

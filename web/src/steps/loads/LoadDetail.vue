@@ -16,15 +16,27 @@ const path = (key: string) => `loads.${props.index}.${key}`
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
   design.edit(`${load.value.name}: ${key}`, (draft) => (draft.loads[props.index][key] = value as Load[K]), path(key))
 }
-const shape = computed(() => Object.entries(HOUR_SHAPES).find(([, { weights }]) => weights.every((weight, hour) => weight === load.value.hourShape[hour]))?.[0] ?? 'own')
-const shapes = computed(() => [...Object.entries(HOUR_SHAPES).map(([value, { name }]) => ({ value, label: name })), ...(shape.value === 'own' ? [{ value: 'own', label: 'Own shape' }] : [])])
+const shape = computed(
+  () =>
+    Object.entries(HOUR_SHAPES).find(([, { weights }]) =>
+      weights.every((weight, hour) => weight === load.value.hourShape[hour]),
+    )?.[0] ?? 'own',
+)
+const shapes = computed(() => [
+  ...Object.entries(HOUR_SHAPES).map(([value, { name }]) => ({ value, label: name })),
+  ...(shape.value === 'own' ? [{ value: 'own', label: 'Own shape' }] : []),
+])
 const top = computed(() => Math.max(...load.value.hourShape, 1))
 function bar(hour: number, event: PointerEvent): void {
   if (event.type !== 'pointerdown' && event.buttons !== 1) return
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
   const weight = Math.max(0, Math.min(1, 1 - (event.clientY - box.top) / box.height))
   const peak = top.value
-  design.edit('hours of the day', (draft) => (draft.loads[props.index].hourShape[hour] = Math.round(weight * peak * 10) / 10), path('hourShape'))
+  design.edit(
+    'hours of the day',
+    (draft) => (draft.loads[props.index].hourShape[hour] = Math.round(weight * peak * 10) / 10),
+    path('hourShape'),
+  )
 }
 </script>
 
@@ -33,40 +45,158 @@ function bar(hour: number, event: PointerEvent): void {
     <div class="grid">
       <TextField :model-value="load.room" label="Room or group" labelled @update:model-value="set('room', $event)" />
       <template v-if="load.basis === 'rated'">
-        <NumberField :model-value="load.duty" unit="share" label="Runs for, of those hours" labelled :path="path('duty')" :step="5" @update:model-value="set('duty', $event)" />
-        <NumberField :model-value="load.daysPerWeek" unit="d" label="Days a week" labelled :path="path('daysPerWeek')" @update:model-value="set('daysPerWeek', $event)" />
+        <NumberField
+          :model-value="load.duty"
+          unit="share"
+          label="Runs for, of those hours"
+          labelled
+          :path="path('duty')"
+          :step="5"
+          @update:model-value="set('duty', $event)"
+        />
+        <NumberField
+          :model-value="load.daysPerWeek"
+          unit="d"
+          label="Days a week"
+          labelled
+          :path="path('daysPerWeek')"
+          @update:model-value="set('daysPerWeek', $event)"
+        />
       </template>
       <template v-else-if="load.basis === 'metered'">
-        <NumberField :model-value="load.meteredKWh" unit="kWh" label="Metered" labelled nullable :path="path('meteredKWh')" :step="0.1" @update:model-value="set('meteredKWh', $event)" />
-        <NumberField :model-value="load.meteredHours" unit="h" label="over" labelled nullable :path="path('meteredHours')" :step="24" @update:model-value="set('meteredHours', $event)" />
+        <NumberField
+          :model-value="load.meteredKWh"
+          unit="kWh"
+          label="Metered"
+          labelled
+          nullable
+          :path="path('meteredKWh')"
+          :step="0.1"
+          @update:model-value="set('meteredKWh', $event)"
+        />
+        <NumberField
+          :model-value="load.meteredHours"
+          unit="h"
+          label="over"
+          labelled
+          nullable
+          :path="path('meteredHours')"
+          :step="24"
+          @update:model-value="set('meteredHours', $event)"
+        />
       </template>
       <template v-else-if="load.basis === 'cycle'">
-        <NumberField :model-value="load.cycleWh" unit="Wh" label="Battery of the tool" labelled nullable :path="path('cycleWh')" @update:model-value="set('cycleWh', $event)" />
-        <NumberField :model-value="load.cycleDepth" unit="share" label="emptied to" labelled nullable :path="path('cycleDepth')" @update:model-value="set('cycleDepth', $event)" />
-        <NumberField :model-value="load.cycleChargerEfficiency" unit="share" label="Charger efficiency" labelled nullable :path="path('cycleChargerEfficiency')" @update:model-value="set('cycleChargerEfficiency', $event)" />
-        <NumberField :model-value="load.cyclesPerWeek" unit="a week" label="Times" labelled nullable :path="path('cyclesPerWeek')" @update:model-value="set('cyclesPerWeek', $event)" />
+        <NumberField
+          :model-value="load.cycleWh"
+          unit="Wh"
+          label="Battery of the tool"
+          labelled
+          nullable
+          :path="path('cycleWh')"
+          @update:model-value="set('cycleWh', $event)"
+        />
+        <NumberField
+          :model-value="load.cycleDepth"
+          unit="share"
+          label="emptied to"
+          labelled
+          nullable
+          :path="path('cycleDepth')"
+          @update:model-value="set('cycleDepth', $event)"
+        />
+        <NumberField
+          :model-value="load.cycleChargerEfficiency"
+          unit="share"
+          label="Charger efficiency"
+          labelled
+          nullable
+          :path="path('cycleChargerEfficiency')"
+          @update:model-value="set('cycleChargerEfficiency', $event)"
+        />
+        <NumberField
+          :model-value="load.cyclesPerWeek"
+          unit="a week"
+          label="Times"
+          labelled
+          nullable
+          :path="path('cyclesPerWeek')"
+          @update:model-value="set('cyclesPerWeek', $event)"
+        />
       </template>
-      <NumberField v-else :model-value="load.monthKWh" unit="kWh" label="A month" labelled nullable :path="path('monthKWh')" @update:model-value="set('monthKWh', $event)" />
-      <ChoiceField :model-value="load.startKind" :options="optionsOf(START_NAMES)" label="Start" labelled @update:model-value="set('startKind', $event)" />
-      <NumberField :model-value="load.startW" unit="W" :label="`Start watts (usual ${prefs.show(startWatts({ ...load, startW: null }), 'W')})`" labelled nullable :path="path('startW')" :step="100" @update:model-value="set('startW', $event)" />
-      <label class="movable"><el-switch :model-value="load.movable" @update:model-value="set('movable', $event as boolean)" /> may be moved into the sun</label>
+      <NumberField
+        v-else
+        :model-value="load.monthKWh"
+        unit="kWh"
+        label="A month"
+        labelled
+        nullable
+        :path="path('monthKWh')"
+        @update:model-value="set('monthKWh', $event)"
+      />
+      <ChoiceField
+        :model-value="load.startKind"
+        :options="optionsOf(START_NAMES)"
+        label="Start"
+        labelled
+        @update:model-value="set('startKind', $event)"
+      />
+      <NumberField
+        :model-value="load.startW"
+        unit="W"
+        :label="`Start watts (usual ${prefs.show(startWatts({ ...load, startW: null }), 'W')})`"
+        labelled
+        nullable
+        :path="path('startW')"
+        :step="100"
+        @update:model-value="set('startW', $event)"
+      />
+      <label class="movable"
+        ><el-switch :model-value="load.movable" @update:model-value="set('movable', $event as boolean)" /> may be moved
+        into the sun</label
+      >
     </div>
     <div class="two">
       <div>
-        <div class="row"><span class="quiet grow">Hours of the day: drag the bars</span><ChoiceField class="shape" :model-value="shape" :options="shapes" label="Named shape" @update:model-value="$event !== 'own' && set('hourShape', [...HOUR_SHAPES[$event].weights])" /></div>
+        <div class="row">
+          <span class="quiet grow">Hours of the day: drag the bars</span
+          ><ChoiceField
+            class="shape"
+            :model-value="shape"
+            :options="shapes"
+            label="Named shape"
+            @update:model-value="$event !== 'own' && set('hourShape', [...HOUR_SHAPES[$event].weights])"
+          />
+        </div>
         <div class="bars">
-          <div v-for="(weight, hour) in load.hourShape" :key="hour" class="slot" :title="`${hour} h`" @pointerdown="bar(hour, $event)" @pointermove="bar(hour, $event)">
+          <div
+            v-for="(weight, hour) in load.hourShape"
+            :key="hour"
+            class="slot"
+            :title="`${hour} h`"
+            @pointerdown="bar(hour, $event)"
+            @pointermove="bar(hour, $event)"
+          >
             <i :style="{ height: `${(100 * weight) / top}%` }" />
           </div>
         </div>
-        <p v-if="design.problemAt.get(path('hourShape'))" class="error" role="alert">{{ design.problemAt.get(path('hourShape')) }}</p>
+        <p v-if="design.problemAt.get(path('hourShape'))" class="error" role="alert">
+          {{ design.problemAt.get(path('hourShape')) }}
+        </p>
       </div>
       <div>
         <span class="quiet">Season, 1 as stated, 0 not in use</span>
         <div class="season">
           <div v-for="(name, m) in MONTH_NAMES" :key="name">
             <span class="quiet">{{ name }}</span>
-            <NumberField :model-value="load.seasonShare[m]" :label="`${load.name}, ${name}`" :path="path(`seasonShare.${m}`)" :step="0.1" @update:model-value="design.edit('season', (d) => (d.loads[index].seasonShare[m] = $event!), path(`season.${m}`))" />
+            <NumberField
+              :model-value="load.seasonShare[m]"
+              :label="`${load.name}, ${name}`"
+              :path="path(`seasonShare.${m}`)"
+              :step="0.1"
+              @update:model-value="
+                design.edit('season', (d) => (d.loads[index].seasonShare[m] = $event!), path(`season.${m}`))
+              "
+            />
           </div>
         </div>
       </div>

@@ -17,7 +17,12 @@ const opened = ref('')
 const split = computed(() => design.document!.inverter.part.topology === 'split-phase')
 const legs = computed(() => [
   { value: 'A' as const, label: 'A' },
-  ...(split.value ? [{ value: 'B' as const, label: 'B' }, { value: 'AB' as const, label: '240' }] : []),
+  ...(split.value
+    ? [
+        { value: 'B' as const, label: 'B' },
+        { value: 'AB' as const, label: '240' },
+      ]
+    : []),
   { value: 'DC' as const, label: 'DC' },
 ])
 
@@ -31,8 +36,18 @@ function setBasis(i: number, basis: Load['basis']): void {
     const load = draft.loads[i]
     load.basis = basis
     const wh = (load.runningW * load.hoursPerDay * load.duty * load.daysPerWeek) / 7
-    if (basis === 'metered') Object.assign(load, { meteredHours: load.meteredHours ?? 168, meteredKWh: load.meteredKWh ?? Number(((wh * 7) / 1000).toFixed(2)) })
-    if (basis === 'cycle') Object.assign(load, { cycleWh: load.cycleWh ?? 90, cycleDepth: load.cycleDepth ?? 0.8, cycleChargerEfficiency: load.cycleChargerEfficiency ?? 0.85, cyclesPerWeek: load.cyclesPerWeek ?? 7 })
+    if (basis === 'metered')
+      Object.assign(load, {
+        meteredHours: load.meteredHours ?? 168,
+        meteredKWh: load.meteredKWh ?? Number(((wh * 7) / 1000).toFixed(2)),
+      })
+    if (basis === 'cycle')
+      Object.assign(load, {
+        cycleWh: load.cycleWh ?? 90,
+        cycleDepth: load.cycleDepth ?? 0.8,
+        cycleChargerEfficiency: load.cycleChargerEfficiency ?? 0.85,
+        cyclesPerWeek: load.cyclesPerWeek ?? 7,
+      })
     if (basis === 'month') load.monthKWh ??= Number(((wh * 30.4) / 1000).toFixed(1))
   })
 }
@@ -53,31 +68,113 @@ function copy(i: number): void {
     <table class="sheet loads">
       <thead>
         <tr>
-          <th /><th>load</th><th class="n">×</th><th>stated by</th><th class="n">running</th><th class="n">hours</th><th>leg</th><th>priority</th><th class="n">worst month</th><th />
+          <th />
+          <th>load</th>
+          <th class="n">×</th>
+          <th>stated by</th>
+          <th class="n">running</th>
+          <th class="n">hours</th>
+          <th>leg</th>
+          <th>priority</th>
+          <th class="n">worst month</th>
+          <th />
         </tr>
       </thead>
       <tbody>
         <template v-for="(load, i) in loads" :key="load.id">
           <tr :data-load="load.id">
             <td>
-              <button class="icon-button" :aria-expanded="opened === load.id" :aria-label="`Details of ${load.name}`" @click="opened = opened === load.id ? '' : load.id">
+              <button
+                class="icon-button"
+                :aria-expanded="opened === load.id"
+                :aria-label="`Details of ${load.name}`"
+                @click="opened = opened === load.id ? '' : load.id"
+              >
                 <ChevronDown v-if="opened === load.id" :size="14" /><ChevronRight v-else :size="14" />
               </button>
             </td>
-            <td class="name"><TextField :model-value="load.name" label="Name" :path="`loads.${i}.name`" @update:model-value="set(i, 'name', $event)" /></td>
-            <td class="small"><NumberField :model-value="load.quantity" :label="`${load.name}, how many`" :path="`loads.${i}.quantity`" @update:model-value="set(i, 'quantity', $event)" /></td>
-            <td class="basis"><ChoiceField :model-value="load.basis" :options="optionsOf(BASIS_NAMES)" :label="`${load.name}, stated by`" @update:model-value="setBasis(i, $event)" /></td>
-            <td class="mid"><NumberField :model-value="load.runningW" unit="W" :label="`${load.name}, running watts`" :path="`loads.${i}.runningW`" :step="10" @update:model-value="set(i, 'runningW', $event)" /></td>
-            <td class="mid">
-              <NumberField v-if="load.basis === 'rated'" :model-value="load.hoursPerDay" unit="h/d" :label="`${load.name}, hours a day`" :path="`loads.${i}.hoursPerDay`" :step="0.5" @update:model-value="set(i, 'hoursPerDay', $event)" />
-              <span v-else class="quiet">{{ load.basis === 'metered' ? `${load.meteredKWh} kWh` : load.basis === 'cycle' ? `${load.cyclesPerWeek} a week` : `${load.monthKWh} kWh` }}</span>
+            <td class="name">
+              <TextField
+                :model-value="load.name"
+                label="Name"
+                :path="`loads.${i}.name`"
+                @update:model-value="set(i, 'name', $event)"
+              />
             </td>
-            <td class="leg"><ChoiceField :model-value="load.leg" :options="legs" :label="`${load.name}, leg`" :path="`loads.${i}.leg`" @update:model-value="set(i, 'leg', $event)" /></td>
-            <td class="priority"><ChoiceField :model-value="load.priority" :options="optionsOf(PRIORITY_NAMES)" :label="`${load.name}, priority`" @update:model-value="set(i, 'priority', $event)" /></td>
+            <td class="small">
+              <NumberField
+                :model-value="load.quantity"
+                :label="`${load.name}, how many`"
+                :path="`loads.${i}.quantity`"
+                @update:model-value="set(i, 'quantity', $event)"
+              />
+            </td>
+            <td class="basis">
+              <ChoiceField
+                :model-value="load.basis"
+                :options="optionsOf(BASIS_NAMES)"
+                :label="`${load.name}, stated by`"
+                @update:model-value="setBasis(i, $event)"
+              />
+            </td>
+            <td class="mid">
+              <NumberField
+                :model-value="load.runningW"
+                unit="W"
+                :label="`${load.name}, running watts`"
+                :path="`loads.${i}.runningW`"
+                :step="10"
+                @update:model-value="set(i, 'runningW', $event)"
+              />
+            </td>
+            <td class="mid">
+              <NumberField
+                v-if="load.basis === 'rated'"
+                :model-value="load.hoursPerDay"
+                unit="h/d"
+                :label="`${load.name}, hours a day`"
+                :path="`loads.${i}.hoursPerDay`"
+                :step="0.5"
+                @update:model-value="set(i, 'hoursPerDay', $event)"
+              />
+              <span v-else class="quiet">{{
+                load.basis === 'metered'
+                  ? `${load.meteredKWh} kWh`
+                  : load.basis === 'cycle'
+                    ? `${load.cyclesPerWeek} a week`
+                    : `${load.monthKWh} kWh`
+              }}</span>
+            </td>
+            <td class="leg">
+              <ChoiceField
+                :model-value="load.leg"
+                :options="legs"
+                :label="`${load.name}, leg`"
+                :path="`loads.${i}.leg`"
+                @update:model-value="set(i, 'leg', $event)"
+              />
+            </td>
+            <td class="priority">
+              <ChoiceField
+                :model-value="load.priority"
+                :options="optionsOf(PRIORITY_NAMES)"
+                :label="`${load.name}, priority`"
+                @update:model-value="set(i, 'priority', $event)"
+              />
+            </td>
             <td class="n wh">{{ prefs.show(worstWh(load), 'Wh') }}</td>
             <td class="acts">
-              <button class="icon-button" :aria-label="`Copy ${load.name}`" title="Copy" @click="copy(i)"><Copy :size="14" /></button>
-              <button class="icon-button" :aria-label="`Remove ${load.name}`" title="Remove" @click="design.edit(`remove ${load.name}`, (d) => d.loads.splice(i, 1))"><Trash2 :size="14" /></button>
+              <button class="icon-button" :aria-label="`Copy ${load.name}`" title="Copy" @click="copy(i)">
+                <Copy :size="14" />
+              </button>
+              <button
+                class="icon-button"
+                :aria-label="`Remove ${load.name}`"
+                title="Remove"
+                @click="design.edit(`remove ${load.name}`, (d) => d.loads.splice(i, 1))"
+              >
+                <Trash2 :size="14" />
+              </button>
             </td>
           </tr>
           <tr v-if="opened === load.id">
@@ -87,7 +184,14 @@ function copy(i: number): void {
         <tr v-if="design.derived" class="own">
           <td />
           <td colspan="7">The inverter’s own draw and conversion, and the controllers: always there</td>
-          <td class="n wh">{{ prefs.show(design.derived.worked['loads.battery-day'].value - design.derived.worked['loads.worst-day'].value, 'Wh') }}</td>
+          <td class="n wh">
+            {{
+              prefs.show(
+                design.derived.worked['loads.battery-day'].value - design.derived.worked['loads.worst-day'].value,
+                'Wh',
+              )
+            }}
+          </td>
           <td />
         </tr>
       </tbody>
@@ -106,7 +210,7 @@ function copy(i: number): void {
 }
 
 .name {
-  min-width: 150px;
+  min-width: 132px;
 }
 
 .small {
@@ -119,15 +223,15 @@ function copy(i: number): void {
 
 .mid {
   text-align: right;
-  min-width: 74px;
+  min-width: 72px;
 }
 
 .leg {
-  min-width: 58px;
+  min-width: 66px;
 }
 
 .priority {
-  min-width: 100px;
+  min-width: 112px;
 }
 
 .wh {

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { APPLIANCES, appliance, loadFromAppliance, MONTH_NAMES, nextId, PRIORITIES, drawnProfile, seasonsFor } from '@ambrel/core'
+import {
+  APPLIANCES,
+  appliance,
+  loadFromAppliance,
+  MONTH_NAMES,
+  nextId,
+  PRIORITIES,
+  drawnProfile,
+  seasonsFor,
+} from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -13,9 +22,15 @@ import { PRIORITY_NAMES } from './words.ts'
 const design = useDesign()
 const prefs = usePrefs()
 const month = ref<number | null>(null)
-const shown = computed(() => month.value ?? design.derived?.loadsWh.indexOf(Math.max(...(design.derived?.loadsWh ?? []))) ?? 0)
+const shown = computed(
+  () => month.value ?? design.derived?.loadsWh.indexOf(Math.max(...(design.derived?.loadsWh ?? []))) ?? 0,
+)
 const profile = computed(() => (design.derived ? drawnProfile(design.document!.loads, shown.value) : null))
-const series = computed(() => (profile.value ? PRIORITIES.map((priority) => ({ name: PRIORITY_NAMES[priority], data: profile.value![priority].map(Math.round) })) : []))
+const series = computed(() =>
+  profile.value
+    ? PRIORITIES.map((priority) => ({ name: PRIORITY_NAMES[priority], data: profile.value![priority].map(Math.round) }))
+    : [],
+)
 const hours = Array.from({ length: 24 }, (_, hour) => hour)
 const chosen = ref('')
 const byRoom = computed(() => {
@@ -49,15 +64,40 @@ useNewRow(() => add('phantom'))
         <h2>The load day</h2>
         <p class="quiet grow">{{ MONTH_NAMES[shown] }}, by priority</p>
         <div class="months" role="group" aria-label="Month">
-          <button v-for="(name, m) in MONTH_NAMES" :key="name" :class="{ on: m === shown }" :title="`${name}: ${prefs.show(design.derived!.loadsWh[m], 'Wh')} a day`" @click="month = m">{{ name[0] }}</button>
+          <button
+            v-for="(name, m) in MONTH_NAMES"
+            :key="name"
+            :class="{ on: m === shown }"
+            :title="`${name}: ${prefs.show(design.derived!.loadsWh[m], 'Wh')} a day`"
+            @click="month = m"
+          >
+            {{ name[0] }}
+          </button>
         </div>
       </div>
-      <Chart type="bar" stacked :series="series" :categories="hours" :colours="['--spruce', '--lichen', '--ochre']" :height="170" :format="(value: number) => prefs.show(value, 'W')" :label="`Load by hour of an average day in ${MONTH_NAMES[shown]}`" />
+      <Chart
+        type="bar"
+        stacked
+        :series="series"
+        :categories="hours"
+        :colours="['--spruce', '--lichen', '--ochre']"
+        :height="170"
+        :format="(value: number) => prefs.show(value, 'W')"
+        :label="`Load by hour of an average day in ${MONTH_NAMES[shown]}`"
+      />
     </section>
     <section class="card">
       <div class="row head">
         <h2 class="grow">Loads</h2>
-        <el-select v-model="chosen" filterable placeholder="Add from the appliance shelf" class="adder" aria-label="Add an appliance" data-add-load @change="add">
+        <el-select
+          v-model="chosen"
+          filterable
+          placeholder="Add from the appliance shelf"
+          class="adder"
+          aria-label="Add an appliance"
+          data-add-load
+          @change="add"
+        >
           <el-option-group v-for="[room, list] in byRoom" :key="room" :label="room">
             <el-option v-for="each in list" :key="each.value" :value="each.value" :label="each.label" />
           </el-option-group>

@@ -1,6 +1,10 @@
 import type { Load } from '@ambrel/core'
 
-export const PRIORITY_NAMES: Record<Load['priority'], string> = { must: 'must run', should: 'should run', canWait: 'can wait' }
+export const PRIORITY_NAMES: Record<Load['priority'], string> = {
+  must: 'must run',
+  should: 'should run',
+  canWait: 'can wait',
+}
 export const BASIS_NAMES: Record<Load['basis'], string> = {
   rated: 'nameplate',
   metered: 'metered',

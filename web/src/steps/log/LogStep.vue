@@ -11,7 +11,15 @@ import { usePrefs } from '../../stores/prefs.ts'
 
 const log = useLog()
 const prefs = usePrefs()
-const empty = (): Omit<Reading, 'at'> => ({ batteryV: null, batteryA: null, stateOfCharge: null, arrayW: null, loadW: null, generatorOn: false, note: '' })
+const empty = (): Omit<Reading, 'at'> => ({
+  batteryV: null,
+  batteryA: null,
+  stateOfCharge: null,
+  arrayW: null,
+  loadW: null,
+  generatorOn: false,
+  note: '',
+})
 const form = reactive(empty())
 const at = ref(localNow())
 const problems = ref<Record<string, string>>({})
@@ -58,18 +66,44 @@ const FIELDS = [
 <template>
   <StepHead step="log" says="is it doing what was promised?" />
   <form class="card entry" @submit.prevent="enter">
-    <label class="when">Time <input v-model="at" type="datetime-local" /><em v-if="problems.at" role="alert">{{ problems.at }}</em></label>
-    <NumberField v-for="field in FIELDS" :key="field.key" :model-value="form[field.key]" :unit="field.unit" :label="field.label" labelled nullable :problem="problems[field.key]" @update:model-value="form[field.key] = $event" />
+    <label class="when"
+      >Time <input v-model="at" type="datetime-local" /><em v-if="problems.at" role="alert">{{
+        problems.at
+      }}</em></label
+    >
+    <NumberField
+      v-for="field in FIELDS"
+      :key="field.key"
+      :model-value="form[field.key]"
+      :unit="field.unit"
+      :label="field.label"
+      labelled
+      nullable
+      :problem="problems[field.key]"
+      @update:model-value="form[field.key] = $event"
+    />
     <label class="switch"><el-switch v-model="form.generatorOn" aria-label="Generator on" /> generator on</label>
     <TextField v-model="form.note" class="note" label="Note" labelled :problem="problems.note" />
     <el-button type="primary" native-type="submit" data-enter>Enter</el-button>
     <em v-if="problems.all" class="all" role="alert">{{ problems.all }}</em>
   </form>
   <section class="card">
-    <p v-if="log.readings.length === 0" class="quiet">No readings yet. One a day, at the same hour before the sun is up, tells most.</p>
+    <p v-if="log.readings.length === 0" class="quiet">
+      No readings yet. One a day, at the same hour before the sun is up, tells most.
+    </p>
     <table v-else class="sheet" data-readings>
       <thead>
-        <tr><th>time</th><th class="n">battery</th><th class="n">current</th><th class="n">charge</th><th class="n">array</th><th class="n">load</th><th>generator</th><th>note</th><th /></tr>
+        <tr>
+          <th>time</th>
+          <th class="n">battery</th>
+          <th class="n">current</th>
+          <th class="n">charge</th>
+          <th class="n">array</th>
+          <th class="n">load</th>
+          <th>generator</th>
+          <th>note</th>
+          <th />
+        </tr>
       </thead>
       <tbody>
         <tr v-for="reading in log.readings" :key="reading.id">
@@ -81,7 +115,11 @@ const FIELDS = [
           <td class="n">{{ prefs.show(reading.loadW, 'W') }}</td>
           <td>{{ reading.generatorOn ? 'on' : '' }}</td>
           <td>{{ reading.note }}</td>
-          <td><button class="icon-button" aria-label="Remove reading" @click="log.remove(reading.id)"><Trash2 :size="14" /></button></td>
+          <td>
+            <button class="icon-button" aria-label="Remove reading" @click="log.remove(reading.id)">
+              <Trash2 :size="14" />
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>

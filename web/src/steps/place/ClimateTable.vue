@@ -29,7 +29,11 @@ function set(month: number, key: keyof Month, value: number | null): void {
   )
 }
 function setPersistence(month: number, value: number | null): void {
-  design.edit(`${MONTH_NAMES[month]} persistence`, (draft) => (draft.place.persistence[month] = value as number), `persistence.${month}`)
+  design.edit(
+    `${MONTH_NAMES[month]} persistence`,
+    (draft) => (draft.place.persistence[month] = value as number),
+    `persistence.${month}`,
+  )
 }
 </script>
 
@@ -44,20 +48,42 @@ function setPersistence(month: number, value: number | null): void {
       </thead>
       <tbody>
         <tr v-for="row in ROWS" :key="row.key">
-          <td class="label">{{ row.label }}<template v-if="row.unit">, {{ prefs.units === 'imperial' ? '°F' : row.unit }}</template></td>
+          <td class="label">
+            {{ row.label }}<template v-if="row.unit">, {{ prefs.units === 'imperial' ? '°F' : row.unit }}</template>
+          </td>
           <td v-for="(month, m) in place.monthly" :key="m" class="cell unitless">
-            <NumberField :model-value="month[row.key]" :unit="row.unit" :label="`${MONTH_NAMES[m]}, ${row.label}`" :path="`place.monthly.${m}.${row.key}`" :step="row.step" @update:model-value="set(m, row.key, $event)" />
+            <NumberField
+              :model-value="month[row.key]"
+              :unit="row.unit"
+              :label="`${MONTH_NAMES[m]}, ${row.label}`"
+              :path="`place.monthly.${m}.${row.key}`"
+              :step="row.step"
+              @update:model-value="set(m, row.key, $event)"
+            />
           </td>
         </tr>
         <tr>
-          <td class="label" title="How strongly a dull day is followed by another: 0.3 changeable, 0.6 and over sits for weeks">Persistence of dull and bright</td>
+          <td
+            class="label"
+            title="How strongly a dull day is followed by another: 0.3 changeable, 0.6 and over sits for weeks"
+          >
+            Persistence of dull and bright
+          </td>
           <td v-for="(value, m) in place.persistence" :key="m" class="cell">
-            <NumberField :model-value="value" :label="`${MONTH_NAMES[m]}, persistence`" :path="`place.persistence.${m}`" :step="0.05" @update:model-value="setPersistence(m, $event)" />
+            <NumberField
+              :model-value="value"
+              :label="`${MONTH_NAMES[m]}, persistence`"
+              :path="`place.persistence.${m}`"
+              :step="0.05"
+              @update:model-value="setPersistence(m, $event)"
+            />
           </td>
         </tr>
         <tr v-if="design.derived">
           <td class="label">Sun on the array, h a day</td>
-          <td v-for="(hours, m) in design.derived.sunHours" :key="m" class="n sun" :class="{ worst: m === worst }">{{ prefs.show(hours, '') }}</td>
+          <td v-for="(hours, m) in design.derived.sunHours" :key="m" class="n sun" :class="{ worst: m === worst }">
+            {{ prefs.show(hours, '') }}
+          </td>
         </tr>
       </tbody>
     </table>

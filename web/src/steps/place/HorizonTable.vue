@@ -16,7 +16,11 @@ const points = computed(() => design.document!.place.horizon)
 function add(): void {
   design.edit('new horizon point', (draft) => {
     const last = draft.place.horizon.at(-1)
-    draft.place.horizon.push({ azimuthDeg: last ? Math.min(360, last.azimuthDeg + 30) : 90, elevationDeg: last?.elevationDeg ?? 5, cover: 'terrain' })
+    draft.place.horizon.push({
+      azimuthDeg: last ? Math.min(360, last.azimuthDeg + 30) : 90,
+      elevationDeg: last?.elevationDeg ?? 5,
+      cover: 'terrain',
+    })
   })
 }
 useNewRow(add)
@@ -26,14 +30,54 @@ useNewRow(add)
   <div>
     <table class="sheet">
       <thead>
-        <tr><th class="n">azimuth</th><th class="n">elevation</th><th>up to the next</th><th /></tr>
+        <tr>
+          <th class="n">azimuth</th>
+          <th class="n">elevation</th>
+          <th>up to the next</th>
+          <th />
+        </tr>
       </thead>
       <tbody>
         <tr v-for="(point, i) in points" :key="i">
-          <td><NumberField :model-value="point.azimuthDeg" unit="°" :label="`Point ${i + 1}, azimuth`" :path="`place.horizon.${i}.azimuthDeg`" @update:model-value="design.edit('horizon', (d) => (d.place.horizon[i].azimuthDeg = $event!), `hz.${i}.a`)" /></td>
-          <td><NumberField :model-value="point.elevationDeg" unit="°" :label="`Point ${i + 1}, elevation`" :path="`place.horizon.${i}.elevationDeg`" @update:model-value="design.edit('horizon', (d) => (d.place.horizon[i].elevationDeg = $event!), `hz.${i}.e`)" /></td>
-          <td><ChoiceField :model-value="point.cover" :options="COVERS" :label="`Point ${i + 1}, cover`" @update:model-value="design.edit('horizon cover', (d) => (d.place.horizon[i].cover = $event))" /></td>
-          <td><button class="icon-button" :aria-label="`Remove point ${i + 1}`" @click="design.edit('remove horizon point', (d) => d.place.horizon.splice(i, 1))"><Trash2 :size="14" /></button></td>
+          <td>
+            <NumberField
+              :model-value="point.azimuthDeg"
+              unit="°"
+              :label="`Point ${i + 1}, azimuth`"
+              :path="`place.horizon.${i}.azimuthDeg`"
+              @update:model-value="
+                design.edit('horizon', (d) => (d.place.horizon[i].azimuthDeg = $event!), `hz.${i}.a`)
+              "
+            />
+          </td>
+          <td>
+            <NumberField
+              :model-value="point.elevationDeg"
+              unit="°"
+              :label="`Point ${i + 1}, elevation`"
+              :path="`place.horizon.${i}.elevationDeg`"
+              @update:model-value="
+                design.edit('horizon', (d) => (d.place.horizon[i].elevationDeg = $event!), `hz.${i}.e`)
+              "
+            />
+          </td>
+          <td>
+            <ChoiceField
+              :model-value="point.cover"
+              :options="COVERS"
+              :label="`Point ${i + 1}, cover`"
+              @update:model-value="design.edit('horizon cover', (d) => (d.place.horizon[i].cover = $event))"
+            />
+          </td>
+          <td>
+            <button
+              class="icon-button"
+              :aria-label="`Remove point ${i + 1}`"
+              @click="design.edit('remove horizon point', (d) => d.place.horizon.splice(i, 1))"
+            >
+              <Trash2 :size="14" />
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>

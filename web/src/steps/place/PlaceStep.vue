@@ -20,10 +20,15 @@ function set<K extends keyof Place>(key: K, value: Place[K] | null): void {
 
 function takeClimate(id: string): void {
   if (id === 'own') return set('climate', 'own')
-  design.edit('climate', (draft) => Object.assign(draft.place, { climate: id, ...climateAt(id, draft.place.latitudeDeg) }))
+  design.edit('climate', (draft) =>
+    Object.assign(draft.place, { climate: id, ...climateAt(id, draft.place.latitudeDeg) }),
+  )
 }
 
-const climates = [...ILLUSTRATIVE_CLIMATES.map(({ id, name }) => ({ value: id, label: `${name} (illustration)` })), { value: 'own', label: 'Own monthly figures' }]
+const climates = [
+  ...ILLUSTRATIVE_CLIMATES.map(({ id, name }) => ({ value: id, label: `${name} (illustration)` })),
+  { value: 'own', label: 'Own monthly figures' },
+]
 const rooms = [
   { value: 'heated' as const, label: 'Heated' },
   { value: 'unheated' as const, label: 'Unheated' },
@@ -40,23 +45,121 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
   </div>
   <div class="stack">
     <section class="card grid">
-      <TextField :model-value="place.label" label="Place" labelled path="place.label" @update:model-value="set('label', $event)" />
-      <NumberField :model-value="place.latitudeDeg" unit="° N" label="Latitude" labelled path="place.latitudeDeg" :step="0.1" @update:model-value="set('latitudeDeg', $event)" />
-      <NumberField :model-value="place.longitudeDeg" unit="° E" label="Longitude" labelled path="place.longitudeDeg" :step="0.1" @update:model-value="set('longitudeDeg', $event)" />
-      <NumberField :model-value="place.elevationM" unit="m" label="Elevation" labelled path="place.elevationM" :step="10" @update:model-value="set('elevationM', $event)" />
-      <NumberField :model-value="place.utcOffsetH" unit="h" label="Clock, from UTC" labelled path="place.utcOffsetH" :step="0.5" @update:model-value="set('utcOffsetH', $event)" />
-      <NumberField :model-value="place.recordLowC" unit="°C" label="Record low" labelled path="place.recordLowC" @update:model-value="set('recordLowC', $event)" />
-      <NumberField :model-value="place.recordHighC" unit="°C" label="Record high" labelled path="place.recordHighC" @update:model-value="set('recordHighC', $event)" />
-      <ChoiceField :model-value="place.wiringBasis" :options="[{ value: 'awg', label: 'AWG, North America' }, { value: 'metric', label: 'mm², IEC' }]" label="Wire sizes" labelled @update:model-value="set('wiringBasis', $event)" />
-      <ChoiceField :model-value="place.batteryRoom.kind" :options="rooms" label="Batteries’ room" labelled @update:model-value="design.edit('battery room', (d) => (d.place.batteryRoom.kind = $event))" />
-      <NumberField v-if="place.batteryRoom.kind === 'heated'" :model-value="place.batteryRoom.setC" unit="°C" label="kept at" labelled path="place.batteryRoom.setC" @update:model-value="design.edit('room temperature', (d) => (d.place.batteryRoom.setC = $event!))" />
-      <ChoiceField :model-value="brushing" :options="[{ value: 'within', label: 'Brushed off' }, { value: 'never', label: 'Left to slide' }]" label="Snow on modules" labelled @update:model-value="set('brushSnowDays', $event === 'never' ? null : 2)" />
-      <NumberField v-if="place.brushSnowDays !== null" :model-value="place.brushSnowDays" unit="days" label="within" labelled path="place.brushSnowDays" @update:model-value="set('brushSnowDays', $event)" />
+      <TextField
+        :model-value="place.label"
+        label="Place"
+        labelled
+        path="place.label"
+        @update:model-value="set('label', $event)"
+      />
+      <NumberField
+        :model-value="place.latitudeDeg"
+        unit="° N"
+        label="Latitude"
+        labelled
+        path="place.latitudeDeg"
+        :step="0.1"
+        @update:model-value="set('latitudeDeg', $event)"
+      />
+      <NumberField
+        :model-value="place.longitudeDeg"
+        unit="° E"
+        label="Longitude"
+        labelled
+        path="place.longitudeDeg"
+        :step="0.1"
+        @update:model-value="set('longitudeDeg', $event)"
+      />
+      <NumberField
+        :model-value="place.elevationM"
+        unit="m"
+        label="Elevation"
+        labelled
+        path="place.elevationM"
+        :step="10"
+        @update:model-value="set('elevationM', $event)"
+      />
+      <NumberField
+        :model-value="place.utcOffsetH"
+        unit="h"
+        label="Clock, from UTC"
+        labelled
+        path="place.utcOffsetH"
+        :step="0.5"
+        @update:model-value="set('utcOffsetH', $event)"
+      />
+      <NumberField
+        :model-value="place.recordLowC"
+        unit="°C"
+        label="Record low"
+        labelled
+        path="place.recordLowC"
+        @update:model-value="set('recordLowC', $event)"
+      />
+      <NumberField
+        :model-value="place.recordHighC"
+        unit="°C"
+        label="Record high"
+        labelled
+        path="place.recordHighC"
+        @update:model-value="set('recordHighC', $event)"
+      />
+      <ChoiceField
+        :model-value="place.wiringBasis"
+        :options="[
+          { value: 'awg', label: 'AWG, North America' },
+          { value: 'metric', label: 'mm², IEC' },
+        ]"
+        label="Wire sizes"
+        labelled
+        @update:model-value="set('wiringBasis', $event)"
+      />
+      <ChoiceField
+        :model-value="place.batteryRoom.kind"
+        :options="rooms"
+        label="Batteries’ room"
+        labelled
+        @update:model-value="design.edit('battery room', (d) => (d.place.batteryRoom.kind = $event))"
+      />
+      <NumberField
+        v-if="place.batteryRoom.kind === 'heated'"
+        :model-value="place.batteryRoom.setC"
+        unit="°C"
+        label="kept at"
+        labelled
+        path="place.batteryRoom.setC"
+        @update:model-value="design.edit('room temperature', (d) => (d.place.batteryRoom.setC = $event!))"
+      />
+      <ChoiceField
+        :model-value="brushing"
+        :options="[
+          { value: 'within', label: 'Brushed off' },
+          { value: 'never', label: 'Left to slide' },
+        ]"
+        label="Snow on modules"
+        labelled
+        @update:model-value="set('brushSnowDays', $event === 'never' ? null : 2)"
+      />
+      <NumberField
+        v-if="place.brushSnowDays !== null"
+        :model-value="place.brushSnowDays"
+        unit="days"
+        label="within"
+        labelled
+        path="place.brushSnowDays"
+        @update:model-value="set('brushSnowDays', $event)"
+      />
     </section>
     <section class="card">
       <div class="row head">
         <h2>Climate</h2>
-        <ChoiceField class="climate" :model-value="place.climate" :options="climates" label="Climate" @update:model-value="takeClimate" />
+        <ChoiceField
+          class="climate"
+          :model-value="place.climate"
+          :options="climates"
+          label="Climate"
+          @update:model-value="takeClimate"
+        />
         <p class="quiet">Editing a row makes the figures your own.</p>
       </div>
       <ClimateTable />

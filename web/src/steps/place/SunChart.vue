@@ -15,7 +15,8 @@ const sound = computed(() => design.derived !== null)
 const centre = computed(() => (place.value.latitudeDeg >= 0 ? 180 : 0))
 const fold = (azimuth: number) => ((azimuth - centre.value + 540) % 360) - 180
 const x = (azimuth: number) => LEFT + ((fold(azimuth) + 180) / 360) * (WIDTH - LEFT - 4)
-const y = (elevation: number) => HEIGHT - BOTTOM - (Math.min(TOP_DEG, Math.max(0, elevation)) / TOP_DEG) * (HEIGHT - BOTTOM - 8)
+const y = (elevation: number) =>
+  HEIGHT - BOTTOM - (Math.min(TOP_DEG, Math.max(0, elevation)) / TOP_DEG) * (HEIGHT - BOTTOM - 8)
 
 const paths = computed(() => {
   if (!sound.value) return []
@@ -29,7 +30,9 @@ const paths = computed(() => {
     const sorted = [...hours].sort((a, b) => fold(a.azimuthDeg) - fold(b.azimuthDeg))
     return {
       month,
-      line: sorted.map((each, i) => `${i ? 'L' : 'M'}${x(each.azimuthDeg).toFixed(1)} ${y(each.elevationDeg).toFixed(1)}`).join(''),
+      line: sorted
+        .map((each, i) => `${i ? 'L' : 'M'}${x(each.azimuthDeg).toFixed(1)} ${y(each.elevationDeg).toFixed(1)}`)
+        .join(''),
       marks: hours.filter((each) => Number.isInteger(each.hour) && each.hour % 3 === 0),
       top: hours.reduce((best, each) => (each.elevationDeg > best.elevationDeg ? each : best), hours[0]),
     }
@@ -38,27 +41,44 @@ const paths = computed(() => {
 
 const skyline = computed(() => {
   const steps = Array.from({ length: 181 }, (_, i) => centre.value - 180 + i * 2)
-  const line = steps.map((azimuth, i) => `${i === 0 ? 'M' : 'L'}${(LEFT + (i / 180) * (WIDTH - LEFT - 4)).toFixed(1)} ${y(horizonAt(place.value.horizon, azimuth).elevationDeg).toFixed(1)}`)
+  const line = steps.map(
+    (azimuth, i) =>
+      `${i === 0 ? 'M' : 'L'}${(LEFT + (i / 180) * (WIDTH - LEFT - 4)).toFixed(1)} ${y(horizonAt(place.value.horizon, azimuth).elevationDeg).toFixed(1)}`,
+  )
   return `${line.join('')}L${WIDTH - 4} ${y(0)}L${LEFT} ${y(0)}Z`
 })
-const compass = computed(() => [-180, -90, 0, 90].map((off) => ({ azimuth: (centre.value + off + 360) % 360, at: LEFT + ((off + 180) / 360) * (WIDTH - LEFT - 4) })))
+const compass = computed(() =>
+  [-180, -90, 0, 90].map((off) => ({
+    azimuth: (centre.value + off + 360) % 360,
+    at: LEFT + ((off + 180) / 360) * (WIDTH - LEFT - 4),
+  })),
+)
 const NAMES: Record<number, string> = { 0: 'N', 90: 'E', 180: 'S', 270: 'W' }
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" class="sun" role="img" aria-label="Sun paths of December, March and June over the horizon">
+  <svg
+    :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+    class="sun"
+    role="img"
+    aria-label="Sun paths of December, March and June over the horizon"
+  >
     <g v-for="deg in [0, 15, 30, 45, 60]" :key="deg">
       <path :d="`M${LEFT} ${y(deg)}H${WIDTH - 4}`" class="grid" />
       <text :x="LEFT - 5" :y="y(deg) + 4" class="n">{{ deg }}°</text>
     </g>
-    <text v-for="each in compass" :key="each.azimuth" :x="each.at" :y="HEIGHT - 6" class="dir">{{ NAMES[each.azimuth] }}</text>
+    <text v-for="each in compass" :key="each.azimuth" :x="each.at" :y="HEIGHT - 6" class="dir">
+      {{ NAMES[each.azimuth] }}
+    </text>
     <g v-for="path in paths" :key="path.month" :class="`path m${path.month}`">
       <path :d="path.line" />
       <template v-for="mark in path.marks" :key="mark.hour">
         <circle :cx="x(mark.azimuthDeg)" :cy="y(mark.elevationDeg)" r="2.4" />
         <text :x="x(mark.azimuthDeg)" :y="y(mark.elevationDeg) - 5" class="hour">{{ mark.hour }}</text>
       </template>
-      <text v-if="path.top" :x="x(path.top.azimuthDeg) + 30" :y="y(path.top.elevationDeg) - 8" class="name">{{ MONTH_NAMES[path.month] }}</text>
+      <text v-if="path.top" :x="x(path.top.azimuthDeg) + 30" :y="y(path.top.elevationDeg) - 8" class="name">
+        {{ MONTH_NAMES[path.month] }}
+      </text>
     </g>
     <path :d="skyline" class="skyline" />
   </svg>

@@ -49,7 +49,8 @@ function draw(): void {
   pen.font = '11.5px "Source Sans 3"'
   pen.fillStyle = soft
   for (const month of months.value) pen.fillText(month.name, LEFT + month.at * column.value + 2, 12)
-  for (let year = 0; year < rows.value; year += rows.value > 20 ? 5 : 1) pen.fillText(`yr ${year + 1}`, 0, TOP + year * rowHeight.value + Math.min(rowHeight.value, 11))
+  for (let year = 0; year < rows.value; year += rows.value > 20 ? 5 : 1)
+    pen.fillText(`yr ${year + 1}`, 0, TOP + year * rowHeight.value + Math.min(rowHeight.value, 11))
   const night = prefs.theme === 'night'
   for (let year = 0; year < rows.value; year++)
     for (let day = 0; day < season.value.days; day++) drawDay(pen, year, day, night, ink, card)
@@ -59,7 +60,14 @@ function draw(): void {
   pen.globalAlpha = 1
 }
 
-function drawDay(pen: CanvasRenderingContext2D, year: number, day: number, night: boolean, ink: string, card: string): void {
+function drawDay(
+  pen: CanvasRenderingContext2D,
+  year: number,
+  day: number,
+  night: boolean,
+  ink: string,
+  card: string,
+): void {
   const at = year * DAYS + first.value + day
   const x = LEFT + day * column.value
   const y = TOP + year * rowHeight.value
@@ -96,7 +104,12 @@ function point(event: PointerEvent): void {
   picked.value = day >= 0 && day < season.value.days && year >= 0 && year < rows.value ? { year, day } : null
 }
 function key(event: KeyboardEvent): void {
-  const by: Record<string, [number, number]> = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }
+  const by: Record<string, [number, number]> = {
+    ArrowLeft: [0, -1],
+    ArrowRight: [0, 1],
+    ArrowUp: [-1, 0],
+    ArrowDown: [1, 0],
+  }
   const step = by[event.key]
   if (!step) return
   event.preventDefault()
@@ -108,7 +121,12 @@ function key(event: KeyboardEvent): void {
 }
 const mark = computed(() =>
   picked.value
-    ? { left: `${LEFT + picked.value.day * column.value - 1}px`, top: `${TOP + picked.value.year * rowHeight.value - 1}px`, width: `${column.value + 2}px`, height: `${rowHeight.value + 1}px` }
+    ? {
+        left: `${LEFT + picked.value.day * column.value - 1}px`,
+        top: `${TOP + picked.value.year * rowHeight.value - 1}px`,
+        width: `${column.value + 2}px`,
+        height: `${rowHeight.value + 1}px`,
+      }
     : null,
 )
 watch([() => props.winters, width, () => prefs.theme], () => requestAnimationFrame(draw))
@@ -119,16 +137,30 @@ const scale = Array.from({ length: 40 }, (_, i) => 0.12 + (0.88 * i) / 39)
 <template>
   <section aria-label="Winter tapestry">
     <div ref="holder" class="holder" :style="{ height: `${height}px` }">
-      <canvas ref="canvas" tabindex="0" role="img" :aria-label="`Lowest charge of every dark-season day of ${rows} years. Arrow keys read a day. ${told}`" :style="{ width: '100%', height: `${height}px` }" @pointermove="point" @pointerleave="picked = null" @keydown="key" />
+      <canvas
+        ref="canvas"
+        tabindex="0"
+        role="img"
+        :aria-label="`Lowest charge of every dark-season day of ${rows} years. Arrow keys read a day. ${told}`"
+        :style="{ width: '100%', height: `${height}px` }"
+        @pointermove="point"
+        @pointerleave="picked = null"
+        @keydown="key"
+      />
       <i v-if="mark" class="mark" :style="mark" />
     </div>
     <div class="legend quiet">
       <span>lowest charge of the day</span>
-      <span class="scale"><i v-for="each in scale" :key="each" :style="{ background: chargeColour(each, prefs.theme === 'night') }" /></span>
+      <span class="scale"
+        ><i v-for="each in scale" :key="each" :style="{ background: chargeColour(each, prefs.theme === 'night') }"
+      /></span>
       <span>12 % to full</span>
       <span>❘ generator ran</span>
       <span>╱ short</span>
-      <span class="told" role="status">{{ told || `${winters.years} made years, seed ${winters.seed}${winters.years > rows ? `; the first ${rows} drawn` : ''}` }}</span>
+      <span class="told" role="status">{{
+        told ||
+        `${winters.years} made years, seed ${winters.seed}${winters.years > rows ? `; the first ${rows} drawn` : ''}`
+      }}</span>
     </div>
   </section>
 </template>

@@ -28,11 +28,20 @@ const signed = (value: number, decimals: number) => (value === 0 ? '0' : decimal
     <div class="row">
       <h2>What next</h2>
       <p class="quiet grow">one change at a time over the same ten winters, ranked by hours saved for the money</p>
-      <el-button data-suggest :loading="winter.ranking" :disabled="!design.derived" @click="winter.rank">{{ list.length ? 'Try again' : 'Suggest' }}</el-button>
+      <el-button data-suggest :loading="winter.ranking" :disabled="!design.derived" @click="winter.rank">{{
+        list.length ? 'Try again' : 'Suggest'
+      }}</el-button>
     </div>
     <table v-if="list.length > 0" class="sheet" :class="{ stale }">
       <thead>
-        <tr><th>change one thing</th><th class="n">price</th><th class="n">generator h</th><th class="n">short h, 1 in 10</th><th class="n">h saved per 1000</th><th /></tr>
+        <tr>
+          <th>change one thing</th>
+          <th class="n">price</th>
+          <th class="n">generator h</th>
+          <th class="n">short h, 1 in 10</th>
+          <th class="n">h saved per 1000</th>
+          <th />
+        </tr>
       </thead>
       <tbody>
         <tr v-for="candidate in list" :key="candidate.id" :data-candidate="candidate.id">
@@ -41,7 +50,12 @@ const signed = (value: number, decimals: number) => (value === 0 ? '0' : decimal
           <td class="n">{{ signed(candidate.generatorHoursSaved, 0) }}</td>
           <td class="n">{{ signed(candidate.shortHoursSaved, 1) }}</td>
           <td class="n">{{ candidate.price > 0 ? decimal(worth(candidate), 1) : '—' }}</td>
-          <td class="n"><button class="link" :disabled="stale" @click="winter.showGhost(candidate.says, candidate.design)">show</button> · <button class="link" :disabled="stale" @click="keep(candidate)">keep</button></td>
+          <td class="n">
+            <button class="link" :disabled="stale" @click="winter.showGhost(candidate.says, candidate.design)">
+              show
+            </button>
+            · <button class="link" :disabled="stale" @click="keep(candidate)">keep</button>
+          </td>
         </tr>
       </tbody>
     </table>

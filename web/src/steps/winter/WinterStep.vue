@@ -18,19 +18,38 @@ const summary = computed(() => design.winterSummary)
 const short = computed(() => (summary.value ? Math.max(...Object.values(summary.value.oneInTen.shortHours)) : null))
 const says = computed(() => (summary.value && design.document ? verdict(design.document, summary.value) : ''))
 /** Months in the order of the run, so that winter stands in the middle. */
-const order = computed(() => Array.from({ length: 12 }, (_, i) => ((design.document?.place.latitudeDeg ?? 0) >= 0 ? i + 6 : i) % 12))
+const order = computed(() =>
+  Array.from({ length: 12 }, (_, i) => ((design.document?.place.latitudeDeg ?? 0) >= 0 ? i + 6 : i) % 12),
+)
 const series = computed(() => {
   if (!summary.value) return []
   const { arrayKWh, generatorKWh, curtailedKWh } = summary.value.months
-  const pick = (name: string, months: number[]) => ({ name, data: order.value.map((month) => Math.round(months[month])) })
+  const pick = (name: string, months: number[]) => ({
+    name,
+    data: order.value.map((month) => Math.round(months[month])),
+  })
   return [pick('array, used', arrayKWh), pick('generator', generatorKWh), pick('curtailed', curtailedKWh)]
 })
 </script>
 
 <template>
   <StepHead step="winter" :says="design.document!.place.label">
-    <NumberField class="years" :model-value="design.document!.winter.years" unit="years" label="Made years" path="winter.years" @update:model-value="design.edit('made years', (d) => (d.winter.years = $event!), 'years')" />
-    <NumberField class="seed" :model-value="design.document!.winter.seed" unit="seed" label="Seed" path="winter.seed" @update:model-value="design.edit('seed', (d) => (d.winter.seed = $event!), 'seed')" />
+    <NumberField
+      class="years"
+      :model-value="design.document!.winter.years"
+      unit="years"
+      label="Made years"
+      path="winter.years"
+      @update:model-value="design.edit('made years', (d) => (d.winter.years = $event!), 'years')"
+    />
+    <NumberField
+      class="seed"
+      :model-value="design.document!.winter.seed"
+      unit="seed"
+      label="Seed"
+      path="winter.seed"
+      @update:model-value="design.edit('seed', (d) => (d.winter.seed = $event!), 'seed')"
+    />
   </StepHead>
   <template v-if="summary">
     <p class="verdict">{{ says }}</p>
@@ -38,7 +57,10 @@ const series = computed(() => {
       <Figure :value="prefs.show(short, 'h')" label="short, 1 year in 10" />
       <Figure :value="prefs.show(summary.median.generatorHours, 'h')" label="generator, typical" />
       <Figure :value="prefs.show(summary.oneInTen.generatorHours, 'h')" label="generator, 1 in 10" />
-      <Figure :value="prefs.show(summary.median.fuelL, 'L')" :label="`${design.document!.generator.part.fuel}, typical`" />
+      <Figure
+        :value="prefs.show(summary.median.fuelL, 'L')"
+        :label="`${design.document!.generator.part.fuel}, typical`"
+      />
       <Figure :value="prefs.show(summary.oneInTen.lowestStateOfCharge, 'share')" label="lowest charge, 1 in 10" />
       <Figure :value="prefs.show(summary.median.curtailedWh, 'Wh')" label="curtailed a year" />
     </div>
@@ -47,11 +69,22 @@ const series = computed(() => {
       <WhatNext />
       <section class="card">
         <h2>Energy by month, mean of {{ summary.years }} years</h2>
-        <Chart type="bar" stacked :series="series" :categories="order.map((month) => MONTH_NAMES[month])" :colours="['--lichen', '--slate', '--frost']" :height="190" :format="(value: number) => `${value} kWh`" label="Energy by month: array used, generator, curtailed" />
+        <Chart
+          type="bar"
+          stacked
+          :series="series"
+          :categories="order.map((month) => MONTH_NAMES[month])"
+          :colours="['--lichen', '--slate', '--ochre']"
+          :height="190"
+          :format="(value: number) => `${value} kWh`"
+          label="Energy by month: array used, generator, curtailed"
+        />
       </section>
     </div>
   </template>
-  <p v-else-if="design.problems.length > 0" class="quiet">No winter can be run until what is named under Findings is put right.</p>
+  <p v-else-if="design.problems.length > 0" class="quiet">
+    No winter can be run until what is named under Findings is put right.
+  </p>
   <p v-else class="quiet">running winters…</p>
 </template>
 

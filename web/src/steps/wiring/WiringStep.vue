@@ -15,7 +15,11 @@ import { usePrefs } from '../../stores/prefs.ts'
 const design = useDesign()
 const prefs = usePrefs()
 const runs = computed(() => design.document!.runs)
-const sizes = computed(() => CONDUCTORS.filter(({ basis, size }) => basis === design.document!.place.wiringBasis || runs.value.some((run) => run.size === size)).map(({ size }) => ({ value: size, label: size.replace('mm2', 'mm²') })))
+const sizes = computed(() =>
+  CONDUCTORS.filter(
+    ({ basis, size }) => basis === design.document!.place.wiringBasis || runs.value.some((run) => run.size === size),
+  ).map(({ size }) => ({ value: size, label: size.replace('mm2', 'mm²') })),
+)
 const CIRCUITS = [
   { value: 'array' as const, label: 'array' },
   { value: 'controller-bank' as const, label: 'controller' },
@@ -23,14 +27,26 @@ const CIRCUITS = [
   { value: 'inverter-house' as const, label: 'house' },
   { value: 'generator' as const, label: 'generator' },
 ]
-const INSULATION = [60, 75, 90].map((value) => ({ value: value as 60 | 75 | 90, label: `${value} °C` }))
+const INSULATION = [60, 75, 90].map((value) => ({ value: value as 60 | 75 | 90, label: String(value) }))
 const worked = (i: number) => design.derived?.runs[i]
 function set<K extends keyof WireRun>(i: number, key: K, value: WireRun[K] | null): void {
   design.edit(`${runs.value[i].name}: ${key}`, (draft) => (draft.runs[i][key] = value as WireRun[K]), `run.${i}.${key}`)
 }
 function add(): void {
   design.edit('new run', (draft) => {
-    draft.runs.push({ id: nextId('run', draft.runs), name: 'New run', circuit: 'array', subjectId: draft.arrays[0]?.id ?? null, oneWayM: 10, size: sizes.value[4].value, parallel: 1, insulationC: 90, ambientC: 30, conductors: 2, allowedDropPct: 3 })
+    draft.runs.push({
+      id: nextId('run', draft.runs),
+      name: 'New run',
+      circuit: 'array',
+      subjectId: draft.arrays[0]?.id ?? null,
+      oneWayM: 10,
+      size: sizes.value[4].value,
+      parallel: 1,
+      insulationC: 90,
+      ambientC: 30,
+      conductors: 2,
+      allowedDropPct: 3,
+    })
   })
 }
 useNewRow(add)
@@ -42,23 +58,109 @@ useNewRow(add)
     <div class="scroll">
       <table class="sheet runs">
         <thead>
-          <tr><th /><th>run</th><th>circuit</th><th class="n">one way</th><th>conductor</th><th class="n">×</th><th>insulation</th><th class="n">needs</th><th class="n">carries</th><th class="n">drop</th><th class="n">allowed</th><th class="n">device</th><th /></tr>
+          <tr>
+            <th />
+            <th>run</th>
+            <th>circuit</th>
+            <th class="n">one way</th>
+            <th>conductor</th>
+            <th class="n">×</th>
+            <th title="Temperature rating of the insulation">ins. °C</th>
+            <th class="n">needs</th>
+            <th class="n">carries</th>
+            <th class="n">drop</th>
+            <th class="n">allowed</th>
+            <th class="n">device</th>
+            <th />
+          </tr>
         </thead>
         <tbody>
           <tr v-for="(run, i) in runs" :key="run.id" :data-run="run.id">
-            <td class="mark"><StateMark :level="worked(i) ? (worked(i)!.sound ? 'sound' : worked(i)!.ampacityA < worked(i)!.designA ? 'stop' : 'watch') : 'open'" /></td>
-            <td class="name"><TextField :model-value="run.name" label="Name" :path="`runs.${i}.name`" @update:model-value="set(i, 'name', $event)" /></td>
-            <td class="circuit"><ChoiceField :model-value="run.circuit" :options="CIRCUITS" :label="`${run.name}, carries`" @update:model-value="set(i, 'circuit', $event)" /></td>
-            <td class="mid"><NumberField :model-value="run.oneWayM" unit="m" :label="`${run.name}, one way`" :path="`runs.${i}.oneWayM`" @update:model-value="set(i, 'oneWayM', $event)" /></td>
-            <td class="size"><ChoiceField :model-value="run.size" :options="sizes" :label="`${run.name}, conductor`" :path="`runs.${i}.size`" @update:model-value="set(i, 'size', $event)" /></td>
-            <td class="tiny"><NumberField :model-value="run.parallel" :label="`${run.name}, in parallel`" :path="`runs.${i}.parallel`" @update:model-value="set(i, 'parallel', $event)" /></td>
-            <td class="ins"><ChoiceField :model-value="run.insulationC" :options="INSULATION" :label="`${run.name}, insulation`" @update:model-value="set(i, 'insulationC', $event)" /></td>
+            <td class="mark">
+              <StateMark
+                :level="
+                  worked(i)
+                    ? worked(i)!.sound
+                      ? 'sound'
+                      : worked(i)!.ampacityA < worked(i)!.designA
+                        ? 'stop'
+                        : 'watch'
+                    : 'open'
+                "
+              />
+            </td>
+            <td class="name">
+              <TextField
+                :model-value="run.name"
+                label="Name"
+                :path="`runs.${i}.name`"
+                @update:model-value="set(i, 'name', $event)"
+              />
+            </td>
+            <td class="circuit">
+              <ChoiceField
+                :model-value="run.circuit"
+                :options="CIRCUITS"
+                :label="`${run.name}, carries`"
+                @update:model-value="set(i, 'circuit', $event)"
+              />
+            </td>
+            <td class="mid">
+              <NumberField
+                :model-value="run.oneWayM"
+                unit="m"
+                :label="`${run.name}, one way`"
+                :path="`runs.${i}.oneWayM`"
+                @update:model-value="set(i, 'oneWayM', $event)"
+              />
+            </td>
+            <td class="size">
+              <ChoiceField
+                :model-value="run.size"
+                :options="sizes"
+                :label="`${run.name}, conductor`"
+                :path="`runs.${i}.size`"
+                @update:model-value="set(i, 'size', $event)"
+              />
+            </td>
+            <td class="tiny">
+              <NumberField
+                :model-value="run.parallel"
+                :label="`${run.name}, in parallel`"
+                :path="`runs.${i}.parallel`"
+                @update:model-value="set(i, 'parallel', $event)"
+              />
+            </td>
+            <td class="ins">
+              <ChoiceField
+                :model-value="run.insulationC"
+                :options="INSULATION"
+                :label="`${run.name}, insulation`"
+                @update:model-value="set(i, 'insulationC', $event)"
+              />
+            </td>
             <td class="n" :title="worked(i)?.because">{{ prefs.show(worked(i)?.designA, 'A') }}</td>
             <td class="n">{{ prefs.show(worked(i)?.ampacityA, 'A') }}</td>
             <td class="n">{{ worked(i) ? `${decimal(worked(i)!.dropPct, 1)} %` : '—' }}</td>
-            <td class="tiny"><NumberField :model-value="run.allowedDropPct" :label="`${run.name}, drop allowed`" :path="`runs.${i}.allowedDropPct`" :step="0.5" @update:model-value="set(i, 'allowedDropPct', $event)" /></td>
+            <td class="tiny">
+              <NumberField
+                :model-value="run.allowedDropPct"
+                :label="`${run.name}, drop allowed`"
+                :path="`runs.${i}.allowedDropPct`"
+                :step="0.5"
+                @update:model-value="set(i, 'allowedDropPct', $event)"
+              />
+            </td>
             <td class="n">{{ worked(i)?.deviceA ? prefs.show(worked(i)!.deviceA, 'A') : 'over 400 A' }}</td>
-            <td><button class="icon-button" :aria-label="`Remove ${run.name}`" @click="design.edit(`remove ${run.name}`, (d) => d.runs.splice(i, 1))"><Trash2 :size="14" /></button></td>
+            <td>
+              <button
+                class="icon-button"
+                :aria-label="`Remove ${run.name}`"
+                @click="design.edit(`remove ${run.name}`, (d) => d.runs.splice(i, 1))"
+              >
+                <Trash2 :size="14" />
+              </button>
+            </td>
           </tr>
         </tbody>
       </table>
@@ -66,7 +168,9 @@ useNewRow(add)
     <button class="link" @click="add">another run</button> <kbd>n</kbd>
   </section>
   <p class="quiet law">
-    Needs: array current × 1.25 × 1.25, everything else × 1.25; the bank to inverter run is reckoned at the low cut-out voltage. The 75 °C of the terminals cap every answer. Parallel cables are equal in length. Devices must be rated for the DC voltage and the bank’s short-circuit current. Local code outranks this table.
+    Needs: array current × 1.25 × 1.25, everything else × 1.25; the bank to inverter run is reckoned at the low cut-out
+    voltage. The 75 °C of the terminals cap every answer. Parallel cables are equal in length. Devices must be rated for
+    the DC voltage and the bank’s short-circuit current. Local code outranks this table.
   </p>
 </template>
 
@@ -85,11 +189,11 @@ useNewRow(add)
 }
 
 .name {
-  min-width: 150px;
+  min-width: 136px;
 }
 
 .circuit {
-  min-width: 104px;
+  min-width: 98px;
 }
 
 .mid {
@@ -97,7 +201,7 @@ useNewRow(add)
 }
 
 .size {
-  min-width: 98px;
+  min-width: 92px;
 }
 
 .tiny {
@@ -106,7 +210,7 @@ useNewRow(add)
 }
 
 .ins {
-  min-width: 68px;
+  min-width: 54px;
 }
 
 .law {
