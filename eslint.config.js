@@ -6,6 +6,7 @@ import ts from 'typescript-eslint'
 /** The arrows of docs/architecture.md: a workspace may import only what stands to its left. */
 const oneWay = (folder, forbidden, message) => ({
   files: [`${folder}/**/*.{ts,vue}`],
+  ignores: ['**/*.test.ts'],
   rules: {
     'no-restricted-imports': ['error', { patterns: [{ group: forbidden, message }] }],
   },

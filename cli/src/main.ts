@@ -1,5 +1,6 @@
 import { Command, CommanderError } from 'commander'
 import { derive, findings, larkspurBench, MAX_YEARS, runStartDay, summariseWinter, WinterEngine } from '@ambrel/core'
+import { formatPage } from '@ambrel/contract'
 import { calc, calcLines, listFunctions } from './calc.ts'
 import { InputError, readDesign, wholeNumber } from './files.ts'
 import { runDesign } from './run.ts'
@@ -71,6 +72,11 @@ function program(): Command {
     .command('sample')
     .description('prints the demo design, to start a file from')
     .action(() => print(larkspurBench()))
+
+  ambrel
+    .command('format')
+    .description('prints the page that describes the design file')
+    .action(() => void process.stdout.write(formatPage()))
 
   return ambrel
 }

@@ -1,7 +1,19 @@
 import { describe, expect, it } from 'vitest'
 import { larkspurBench, SAMPLE_FAMILIES, newDesign, ILLUSTRATIVE_CLIMATES, type Design } from '@ambrel/core'
+import { readFileSync } from 'node:fs'
 import { readingSchema } from './api.ts'
+import { formatPage } from './formatDoc.ts'
 import { checkDesign, checkDesignText, problemsOf } from './problems.ts'
+
+describe('the published format', () => {
+  it('is the page in docs, made from the schema', () => {
+    const page = readFileSync(new URL('../../docs/file-format.md', import.meta.url), 'utf8')
+    expect(page, 'run: npx ambrel format > docs/file-format.md').toBe(formatPage())
+    expect(page).toContain('| `place.latitudeDeg` | number, -90 to 90 |')
+    expect(page).toContain('| `loads[].leg` | one of `A`, `B`, `AB`, `DC` |')
+    expect(page).toContain('| `generator.fullChargeEveryDays` | number, 1 to 365, or null |')
+  })
+})
 
 describe('the contract of a design', () => {
   it('accepts every sample and every new design', () => {

@@ -213,13 +213,11 @@ describe('bad input', () => {
       .locator('[data-file]')
       .setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"format":') })
     await page.getByText('not JSON').waitFor()
-    await page
-      .locator('[data-file]')
-      .setInputFiles({
-        name: 'newer.json',
-        mimeType: 'application/json',
-        buffer: Buffer.from('{"format":"ambrel-design","version":7}'),
-      })
+    await page.locator('[data-file]').setInputFiles({
+      name: 'newer.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"format":"ambrel-design","version":7}'),
+    })
     await page.getByText('written by a newer Ambrel').waitFor()
   })
 })

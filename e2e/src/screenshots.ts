@@ -1,0 +1,52 @@
+import { mkdirSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import type { Page } from 'playwright-core'
+import { openBrowser, openPage } from './browser.ts'
+
+/** Takes the pictures of docs/screenshots from the demo of a running application. */
+const base = process.argv[2]
+if (!base) throw new Error('usage: npm run screenshots -- http://127.0.0.1:4870')
+const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
+mkdirSync(folder, { recursive: true })
+const KEYS: Record<string, string> = {
+  place: '1',
+  loads: '2',
+  bank: '3',
+  array: '4',
+  inverter: '5',
+  generator: '6',
+  winter: '7',
+  wiring: '8',
+  cost: '9',
+  build: '0',
+  log: '-',
+}
+const settle = (page: Page) => page.waitForTimeout(2500)
+
+async function openDemo(page: Page, family: string, variant: string): Promise<void> {
+  await page.goto(base)
+  await page.locator('.family', { hasText: family }).getByRole('link', { name: variant }).click()
+  await page.locator('footer.strip .bar').first().waitFor()
+}
+
+const browser = await openBrowser()
+const { page } = await openPage(browser)
+await page.goto(base)
+await page.locator('[data-mini=drawn]').nth(3).waitFor()
+await page.screenshot({ path: `${folder}shelf.png` })
+await openDemo(page, 'Larkspur Bench', 'As planned')
+for (const [step, key] of Object.entries(KEYS)) {
+  await page.keyboard.press(key)
+  await page.locator(`[data-bench=${step}] h1`).waitFor()
+  if (step === 'winter') {
+    await page.locator('[data-bench=winter] [data-suggest]').click()
+    await page.locator('[data-candidate]').first().waitFor()
+  }
+  await settle(page)
+  await page.screenshot({ path: `${folder}${step}.png` })
+}
+const night = await openPage(browser, { night: true })
+await openDemo(night.page, 'Larkspur Bench', 'Flooded bank')
+await settle(night.page)
+await night.page.screenshot({ path: `${folder}winter-night.png` })
+await browser.close()
