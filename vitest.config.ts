@@ -11,6 +11,7 @@ export default defineConfig({
         },
       },
       { test: { name: 'server', include: ['server/src/**/*.test.ts'], testTimeout: 30_000, hookTimeout: 60_000 } },
+      { test: { name: 'scripts', include: ['scripts/**/*.test.mjs'], testTimeout: 60_000 } },
       { test: { name: 'web', include: ['web/src/**/*.test.ts'] } },
       {
         test: {

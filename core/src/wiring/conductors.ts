@@ -112,6 +112,14 @@ export function ampacity(size: string, insulationC: 60 | 75 | 90, ambientC: numb
 
 const DEVICES = [15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400]
 
+/** Largest device on the small conductors, whatever their ampacity. Source: NEC 240.4(D). */
+const SMALL_CONDUCTOR_DEVICE: Record<string, number> = { '14 AWG': 15, '12 AWG': 20, '10 AWG': 30 }
+
+/** Largest device that may protect so many of these conductors in parallel, A. */
+export function deviceLimit(size: string, ampacityA: number): number {
+  return Math.min(ampacityA, SMALL_CONDUCTOR_DEVICE[size] ?? Infinity)
+}
+
 /** The next standard fuse or breaker at or above a current, A; null above the largest. */
 export function deviceFor(amps: number): number | null {
   return DEVICES.find((device) => device >= amps - 1e-9) ?? null

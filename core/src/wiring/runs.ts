@@ -1,7 +1,7 @@
 import { bankNominalV } from '../bank/layout.ts'
 import type { Design, WireRun } from '../design/types.ts'
 import { derate } from '../generator/power.ts'
-import { ampacity, CONDUCTORS, deviceFor, drop } from './conductors.ts'
+import { ampacity, CONDUCTORS, deviceFor, deviceLimit, drop } from './conductors.ts'
 
 /** A cable run with its currents, drop, capacity and device. */
 export interface WorkedRun {
@@ -14,6 +14,9 @@ export interface WorkedRun {
   dropPct: number
   ampacityA: number
   deviceA: number | null
+  /** carries the current behind a standard device */
+  carries: boolean
+  /** carries it and keeps its drop */
   sound: boolean
   /** how the currents come about */
   because: string
@@ -75,17 +78,23 @@ export function runCurrents(
 }
 
 function workRun(design: Design, run: WireRun): WorkedRun {
-  const currents = runCurrents(design, run)
-  const { dropV, dropPct } = drop({
-    size: run.size,
-    oneWayM: run.oneWayM,
-    amps: currents.workingA / run.parallel,
-    volts: currents.volts,
-  })
-  const ampacityA = ampacity(run.size, run.insulationC, run.ambientC, run.conductors) * run.parallel
+  return { run, ...judge(runCurrents(design, run), run) }
+}
+
+type Judged = Omit<WorkedRun, 'run'>
+
+/**
+ * A cable under its currents: sound where it carries them, a standard device stands between the current and what the
+ * cable may be protected with, and the drop is kept.
+ */
+function judge(currents: ReturnType<typeof runCurrents>, run: WireRun): Judged {
+  const { size, parallel, oneWayM } = run
+  const { dropV, dropPct } = drop({ size, oneWayM, amps: currents.workingA / parallel, volts: currents.volts })
+  const ampacityA = ampacity(size, run.insulationC, run.ambientC, run.conductors) * parallel
   const deviceA = deviceFor(currents.designA)
-  const sound = ampacityA >= currents.designA && dropPct <= run.allowedDropPct
-  return { run, ...currents, dropV, dropPct, ampacityA, deviceA, sound }
+  const protectedBy = deviceA !== null && deviceA <= deviceLimit(size, ampacityA)
+  const carries = ampacityA >= currents.designA && protectedBy
+  return { ...currents, dropV, dropPct, ampacityA, deviceA, carries, sound: carries && dropPct <= run.allowedDropPct }
 }
 
 /** Thinner cables than this are not run in parallel. Source: NEC 310.10(G). */
@@ -97,18 +106,13 @@ const MOST_PARALLEL = 4
  * as few equal cables in parallel as do.
  */
 export function sizeFor(design: Design, run: WireRun): Pick<WireRun, 'size' | 'parallel'> {
-  const { workingA, designA, volts } = runCurrents(design, run)
+  const currents = runCurrents(design, run)
   const basis = design.place.wiringBasis
   const sizes = CONDUCTORS.filter((conductor) => conductor.basis === basis).map(({ size }) => size)
   for (let parallel = 1; parallel <= MOST_PARALLEL; parallel++) {
-    const fits = sizes
-      .slice(parallel > 1 ? sizes.indexOf(PARALLEL_FROM[basis]) : 0)
-      .find(
-        (size) =>
-          ampacity(size, run.insulationC, run.ambientC, run.conductors) * parallel >= designA &&
-          drop({ size, oneWayM: run.oneWayM, amps: workingA / parallel, volts }).dropPct <= run.allowedDropPct,
-      )
-    if (fits) return { size: fits, parallel }
+    const from = parallel > 1 ? sizes.indexOf(PARALLEL_FROM[basis]) : 0
+    const size = sizes.slice(from).find((each) => judge(currents, { ...run, size: each, parallel }).sound)
+    if (size) return { size, parallel }
   }
   return { size: sizes[sizes.length - 1], parallel: MOST_PARALLEL }
 }

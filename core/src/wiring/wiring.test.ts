@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { larkspurBench } from '../design/samples.ts'
-import { ampacity, deviceFor, drop } from './conductors.ts'
-import { sizeFor, workedRuns } from './runs.ts'
+import { ampacity, deviceFor, deviceLimit, drop } from './conductors.ts'
+import { cableName, sizeFor, workedRuns } from './runs.ts'
 
 describe('conductors', () => {
   it('6 AWG, 140 ft one way, 18.5 A at 118 V drops 2.543 V, 2.16 %', () => {
@@ -44,5 +44,49 @@ describe('runs of a design', () => {
   it('reckon the inverter cable at the low voltage of the bank', () => {
     const run = workedRuns(larkspurBench()).find((worked) => worked.run.circuit === 'bank-inverter')!
     expect(run.workingA).toBeCloseTo(6000 / (0.9 * 44), 6)
+  })
+})
+
+describe('protection of a run', () => {
+  // NEC 240.4(D): 14, 12 and 10 AWG take no more than 15, 20 and 30 A
+  it.each([
+    ['14 AWG', 20, 15],
+    ['12 AWG', 25, 20],
+    ['10 AWG', 35, 30],
+    ['8 AWG', 50, 50],
+    ['16 mm2', 76, 76],
+  ])('%s of %s A may be protected with %s A', (size, ampacityA, limit) => {
+    expect(deviceLimit(size, ampacityA)).toBe(limit)
+  })
+
+  it('a suggested cable is never thinner than its device', () => {
+    for (const ratedW of [1200, 3000, 6000, 12000]) {
+      const design = larkspurBench()
+      design.inverter.part.ratedW = ratedW
+      for (const run of design.runs) {
+        const sized = { ...run, ...sizeFor(design, run) }
+        const [worked] = workedRuns({ ...design, runs: [sized] })
+        expect(worked.deviceA!).toBeLessThanOrEqual(deviceLimit(sized.size, worked.ampacityA))
+      }
+    }
+  })
+
+  it('goes to parallel cables only from the size the code allows', () => {
+    const design = larkspurBench()
+    design.bank.systemV = 24
+    design.inverter.part = { ...design.inverter.part, ratedW: 6000, lowCutV: 22, bankV: 24 }
+    const run = design.runs.find(({ circuit }) => circuit === 'bank-inverter')!
+    const sized = sizeFor(design, run)
+    expect(sized.parallel).toBe(2)
+    expect(sized.size).toMatch(/\/0 AWG$/)
+    expect(cableName(sized)).toMatch(/^2 × \d\/0 AWG$/)
+  })
+
+  it('a current beyond every standard device is not sound', () => {
+    const design = larkspurBench()
+    design.inverter.quantity = 3
+    const worked = workedRuns(design).find(({ run }) => run.circuit === 'bank-inverter')!
+    expect(worked.deviceA).toBeNull()
+    expect(worked.sound).toBe(false)
   })
 })

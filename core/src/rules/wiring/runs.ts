@@ -1,43 +1,16 @@
-import { cableName, sizeFor } from '../../wiring/runs.ts'
-import { amps } from '../say.ts'
+import type { Design } from '../../design/types.ts'
 import { decimal } from '../../units/format.ts'
-import { sound, stop, watch, type Rule } from '../rule.ts'
+import { cableName, sizeFor, type WorkedRun } from '../../wiring/runs.ts'
+import { amps } from '../say.ts'
+import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
 
 export const runsCarry: Rule = {
   id: 'wiring.runs',
   step: 'wiring',
   check: ({ design, derived: { runs } }) => {
-    const findings = runs
-      .filter((run) => !run.sound)
-      .map((worked) => {
-        const { run, ampacityA, designA, dropPct } = worked
-        const better = sizeFor(design, run)
-        const remedy =
-          better.size === run.size && better.parallel === run.parallel
-            ? undefined
-            : {
-                label: cableName(better),
-                apply: (d: typeof design) => ({
-                  ...d,
-                  runs: d.runs.map((each) => (each.id === run.id ? { ...each, ...better } : each)),
-                }),
-              }
-        return ampacityA < designA
-          ? stop(
-              run.id,
-              `${run.name}: ${cableName(run)} carries ${amps(ampacityA)}, ${amps(designA)} needed.`,
-              'An overloaded cable burns its insulation. Thicker, or two in parallel by the code.',
-              { remedy },
-            )
-          : watch(
-              run.id,
-              `${run.name} loses ${decimal(dropPct, 1)} %, ${run.allowedDropPct} % wanted.`,
-              'Thicker cable, or a higher string voltage.',
-              { remedy },
-            )
-      })
-    return findings.length > 0
-      ? findings
+    const bad = runs.filter((run) => !run.sound)
+    return bad.length > 0
+      ? bad.map((worked) => finding(design, worked))
       : [
           sound(
             'wiring',
@@ -46,4 +19,45 @@ export const runsCarry: Rule = {
           ),
         ]
   },
+}
+
+function finding(design: Design, worked: WorkedRun) {
+  const { run, ampacityA, designA, deviceA, dropPct, carries } = worked
+  const remedy = thicker(design, worked)
+  const named = `${run.name}: ${cableName(run)}`
+  if (carries)
+    return watch(
+      run.id,
+      `${run.name} loses ${decimal(dropPct, 1)} %, ${run.allowedDropPct} % wanted.`,
+      'Thicker cable, or a higher string voltage.',
+      { remedy },
+    )
+  if (deviceA === null)
+    return stop(
+      run.id,
+      `${run.name} needs ${amps(designA)}.`,
+      'No single standard device is made for that. Split it into two circuits.',
+    )
+  if (ampacityA < designA)
+    return stop(
+      run.id,
+      `${named} carries ${amps(ampacityA)}, ${amps(designA)} needed.`,
+      'An overloaded cable burns its insulation. Thicker, or two in parallel by the code.',
+      { remedy },
+    )
+  return stop(
+    run.id,
+    `${named} is not protected by the ${amps(deviceA)} device it needs.`,
+    'A device larger than the cable lets it burn before it opens. Thicker cable.',
+    { remedy },
+  )
+}
+
+function thicker(design: Design, { run }: WorkedRun): Remedy | undefined {
+  const better = sizeFor(design, run)
+  if (better.size === run.size && better.parallel === run.parallel) return undefined
+  return {
+    label: cableName(better),
+    apply: (d) => ({ ...d, runs: d.runs.map((each) => (each.id === run.id ? { ...each, ...better } : each)) }),
+  }
 }

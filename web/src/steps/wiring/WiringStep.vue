@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { CONDUCTORS, nextId, type WireRun } from '@ambrel/core'
+import { CONDUCTORS, nextId, type Level, type WireRun } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -31,6 +31,11 @@ const INSULATION = [60, 75, 90].map((value) => ({ value: value as 60 | 75 | 90, 
 const worked = (i: number) => design.derived?.runs[i]
 function set<K extends keyof WireRun>(i: number, key: K, value: WireRun[K] | null): void {
   design.edit(`${runs.value[i].name}: ${key}`, (draft) => (draft.runs[i][key] = value as WireRun[K]), `run.${i}.${key}`)
+}
+function mark(i: number): Level {
+  const run = worked(i)
+  if (!run) return 'open'
+  return run.sound ? 'sound' : run.carries ? 'watch' : 'stop'
 }
 function add(): void {
   design.edit('new run', (draft) => {
@@ -77,17 +82,7 @@ useNewRow(add)
         <tbody>
           <tr v-for="(run, i) in runs" :key="run.id" :data-run="run.id">
             <td class="mark">
-              <StateMark
-                :level="
-                  worked(i)
-                    ? worked(i)!.sound
-                      ? 'sound'
-                      : worked(i)!.ampacityA < worked(i)!.designA
-                        ? 'stop'
-                        : 'watch'
-                    : 'open'
-                "
-              />
+              <StateMark :level="mark(i)" />
             </td>
             <td class="name">
               <TextField

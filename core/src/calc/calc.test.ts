@@ -1,0 +1,289 @@
+import { describe, expect, it } from 'vitest'
+import { larkspurBench } from '../design/samples.ts'
+import { controllerParts, moduleParts } from '../parts/shelf.ts'
+import { climateAt } from '../weather/climates.ts'
+import { calculate, CALC_FUNCTIONS } from './functions.ts'
+
+const monthly = climateAt('cold-valley', 48.2).monthly
+const place = { latitudeDeg: 48.2, longitudeDeg: -115.4 }
+
+/** Published check values and figures worked by hand: name, input, path of the output, value, tolerance. */
+const TABLE: [string, object, string, number, number][] = [
+  // NREL solar position algorithm, its published example
+  [
+    'sun.position',
+    { latitudeDeg: 39.742476, longitudeDeg: -105.1786, at: '2003-10-17T19:30:30Z' },
+    'azimuthDeg',
+    194.34,
+    0.02,
+  ],
+  [
+    'sun.position',
+    { latitudeDeg: 39.742476, longitudeDeg: -105.1786, at: '2003-10-17T19:30:30Z' },
+    'elevationDeg',
+    39.89,
+    0.02,
+  ],
+  // Duffie & Beckman, daily extraterrestrial radiation, with 1361 W/m²
+  ['sun.extraterrestrialDaily', { latitudeDeg: 43, dayOfYear: 105 }, 'energyKWhM2', 9.362, 0.005],
+  ['sun.extraterrestrialDaily', { latitudeDeg: 57, dayOfYear: 17 }, 'energyKWhM2', 1.393, 0.005],
+  ['sun.extraterrestrialDaily', { latitudeDeg: 68, dayOfYear: 344 }, 'energyKWhM2', 0, 1e-12],
+  // Erbs et al. (1982)
+  ['sun.diffuseFraction', { clearness: 0.35 }, 'fraction', 0.90425, 1e-5],
+  ['sun.diffuseFraction', { clearness: 0.65 }, 'fraction', 0.33361, 1e-5],
+  ['sun.diffuseFraction', { clearness: 0.9 }, 'fraction', 0.165, 1e-12],
+  // isotropic ground: GHI·albedo·(1 − cos 90°)/2
+  [
+    'sun.planeOfArray',
+    { ghiWM2: 500, zenithDeg: 60, sunAzimuthDeg: 180, tiltDeg: 90, azimuthDeg: 180, dayOfYear: 100 },
+    'groundWM2',
+    50,
+    1e-9,
+  ],
+  // Bendt et al. (1981)
+  ['weather.clearnessDistribution', { meanClearness: 0.3 }, 'gamma', -2.125, 0.01],
+  ['weather.clearnessDistribution', { meanClearness: 0.5 }, 'gamma', 2.272, 0.01],
+  ['weather.clearnessDistribution', { meanClearness: 0.5, at: 0.05 }, 'cumulative', 0, 1e-12],
+  // code and hand
+  ['array.coldVoltage', { inSeries: 9, vocV: 49.8, betaVocPctPerK: -0.26, coldestC: -31 }, 'volts', 513.5, 0.05],
+  [
+    'array.coldVoltage',
+    { inSeries: 10, vocV: 40, betaVocPctPerK: -0.3, coldestC: -18, method: 'code-table' },
+    'volts',
+    472,
+    1e-9,
+  ],
+  [
+    'array.hotVoltage',
+    { inSeries: 4, vmpV: 31.3, betaVmpPctPerK: -0.34, hottestCellC: 65 },
+    'volts',
+    125.2 * 0.864,
+    1e-9,
+  ],
+  // Faiman (2008): 800/(25 + 6.84·2) above the air
+  [
+    'array.moduleTemperature',
+    { irradianceWM2: 800, airC: -5, windMS: 2, mounting: 'open-rack' },
+    'cellC',
+    -5 + 800 / 38.68,
+    1e-9,
+  ],
+  ['array.power', { ratedW: 400, irradianceWM2: 250, cellC: 5, gammaPctPerK: -0.35 }, 'watts', 107, 1e-9],
+  // Manwell & McGowan (1993), 225 Ah unit
+  ['bank.kineticCapacity', { qmaxAh: 257.9, c: 0.484, kPerH: 0.355, hours: 20 }, 'ampHours', 225, 1],
+  ['bank.kineticCapacity', { qmaxAh: 257.9, c: 0.484, kPerH: 0.355, hours: 5 }, 'ampHours', 172, 1],
+  ['bank.freezingPoint', { stateOfCharge: 0.5 }, 'celsius', -25.2, 0.05],
+  ['bank.freezingPoint', { stateOfCharge: 0 }, 'celsius', -10.8, 0.05],
+  ['bank.sag', { openCircuitV: 51.8, ohm: 0.021, watts: 7800 }, 'volts', 48.417, 0.001],
+  [
+    'bank.sizeByHand',
+    { dailyWh: 7000, days: 3, depth: 0.5, batteryC: 10, chemistry: 'flooded', systemV: 48, unitV: 6, unitAh: 420 },
+    'inParallel',
+    3,
+    0,
+  ],
+  [
+    'bank.fitKinetic',
+    {
+      points: [
+        { hours: 5, ampHours: 172 },
+        { hours: 10, ampHours: 199 },
+        { hours: 20, ampHours: 225 },
+        { hours: 100, ampHours: 250 },
+      ],
+    },
+    'c',
+    0.484,
+    0.005,
+  ],
+  ['bank.currentShares', { milliohm: [12, 12, 12], linkMilliohm: 0.6, takeoff: 'one-end' }, 'sharesPct.0', 38.42, 0.01],
+  [
+    'bank.currentShares',
+    { milliohm: [12, 12, 12, 12], linkMilliohm: 0.6, takeoff: 'one-end' },
+    'sharesPct.3',
+    19.76,
+    0.01,
+  ],
+  [
+    'inverter.input',
+    { idleW: 40, ratedW: 6000, peakEfficiency: 0.945, peakAtFraction: 0.3, fullLoadEfficiency: 0.9, watts: 6000 },
+    'efficiency',
+    0.9,
+    1e-12,
+  ],
+  [
+    'inverter.input',
+    { idleW: 40, ratedW: 6000, peakEfficiency: 0.945, peakAtFraction: 0.3, fullLoadEfficiency: 0.9, watts: 0 },
+    'inputW',
+    40,
+    1e-12,
+  ],
+  [
+    'inverter.legs',
+    {
+      loads: [
+        { watts: 1200, leg: 'A' },
+        { watts: 600, leg: 'B' },
+        { watts: 1000, leg: 'AB' },
+      ],
+    },
+    'neutralA',
+    5,
+    1e-12,
+  ],
+  [
+    'generator.derate',
+    { ratedW: 7000, elevationM: 1050, airC: 25, fuel: 'propane' },
+    'watts',
+    7000 * 0.895 * 0.9,
+    1e-6,
+  ],
+  [
+    'generator.fuel',
+    { ratedW: 6000, watts: 3000, hours: 2, fuel: 'diesel' },
+    'litres',
+    (0.07 * 6 + 0.25 * 3) * 2,
+    1e-9,
+  ],
+  ['wiring.drop', { size: '6 AWG', oneWayM: 42.672, amps: 18.5, volts: 118 }, 'dropV', 2.543, 0.001],
+  ['wiring.ampacity', { size: '2/0 AWG', insulationC: 75, ambientC: 30, conductors: 3 }, 'amps', 175, 1e-9],
+]
+
+function at(result: unknown, path: string): number {
+  return path.split('.').reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], result) as number
+}
+
+describe('check values', () => {
+  it.each(TABLE)('%s of %j: %s is %s', (name, input, path, value, tolerance) => {
+    expect(Math.abs(at(calculate(name, input), path) - value)).toBeLessThanOrEqual(tolerance)
+  })
+})
+
+describe('functions that return more than a number', () => {
+  it('a bank that cannot carry a load has no voltage', () => {
+    expect(calculate('bank.sag', { openCircuitV: 24, ohm: 0.1, watts: 5000 })).toEqual({ carries: false, volts: null })
+  })
+
+  it('a kinetic step keeps charge and states its limits from the given state', () => {
+    const kinetic = { qmaxAh: 257.9, c: 0.484, kPerH: 0.355 }
+    const result = calculate('bank.kineticStep', { ...kinetic, availableAh: 60, boundAh: 70, currentA: 10, hours: 1 })
+    expect((result.availableAh as number) + (result.boundAh as number)).toBeCloseTo(120, 9)
+    const most = result.maxDischargeA as number
+    expect(
+      calculate('bank.kineticStep', { ...kinetic, availableAh: 60, boundAh: 70, currentA: most, hours: 1 }).availableAh,
+    ).toBeCloseTo(0, 9)
+    const charge = result.maxChargeA as number
+    expect(
+      calculate('bank.kineticStep', { ...kinetic, availableAh: 60, boundAh: 70, currentA: -charge, hours: 1 })
+        .availableAh,
+    ).toBeCloseTo(0.484 * 257.9, 9)
+  })
+
+  it('synthetic years keep the monthly sun and persistence; one number stands for twelve', () => {
+    const input = { ...place, monthly, persistence: 0.4, years: 40, seed: 3 }
+    const result = calculate('weather.generate', input)
+    const ghi = result.monthlyGhiKWhM2Day as number[]
+    ghi.forEach((value, m) => expect(Math.abs(value / monthly[m].ghiKWhM2Day - 1)).toBeLessThan(0.03))
+    expect(Math.abs((result.lag1 as number) - 0.4)).toBeLessThan(0.03)
+    expect(result.firstDays).toHaveLength(30)
+    expect(calculate('weather.generate', { ...input, persistence: Array(12).fill(0.4) })).toEqual(result)
+  })
+
+  it('best tilt in December at 48° N is steeper than latitude + 10°', () => {
+    const result = calculate('sun.bestTilt', { ...place, monthly, months: [12] })
+    expect(result.tiltDeg as number).toBeGreaterThan(58.2)
+  })
+
+  it('layouts are legal and say why', () => {
+    const { layouts } = calculate('array.layouts', {
+      module: moduleParts[0],
+      controller: controllerParts[0],
+      coldestC: -34,
+      hottestCellC: 74,
+      chargeV: 57.6,
+      maxModules: 16,
+    }) as { layouts: { coldV: number; remarks: string[] }[] }
+    expect(layouts.length).toBeGreaterThan(3)
+    for (const { coldV } of layouts) expect(coldV).toBeLessThanOrEqual(controllerParts[0].maxInputV)
+  })
+
+  it('a load as it stands in the document has its day by month, January being 1', () => {
+    const freezer = larkspurBench().loads[1]
+    const january = calculate('loads.dailyEnergy', { load: freezer, month: 1 }).whPerDay as number
+    const july = calculate('loads.dailyEnergy', { load: freezer, month: 7 }).whPerDay as number
+    expect(january).toBeCloseTo(80 * 24 * 0.35 * 0.85, 9)
+    expect(july).toBeCloseTo(80 * 24 * 0.35 * 1.25, 9)
+  })
+})
+
+describe('bad input', () => {
+  it.each(Object.entries(CALC_FUNCTIONS))(
+    '%s refuses a call without its inputs and one that is not an object',
+    (name, { inputs }) => {
+      const needed = Object.entries(inputs).find(([, field]) => !('fallback' in field))!
+      expect(() => calculate(name, {})).toThrow(`${needed[0]} is missing`)
+      expect(() => calculate(name, [])).toThrow('must be a JSON object')
+      expect(() => calculate(name, 5)).toThrow('must be a JSON object')
+    },
+  )
+
+  const numeric = Object.entries(CALC_FUNCTIONS).flatMap(([name, { inputs }]) =>
+    Object.entries(inputs)
+      .filter(([, field]) => field.kind === 'number' || field.kind === 'integer')
+      .map(([field, spec]) => [name, field, spec.max!] as const),
+  )
+  it.each(numeric)('%s refuses %s above its range, as text, and as nothing a number is', (name, field, max) => {
+    for (const value of [max * 2 + 1, '5', NaN, true]) {
+      const { inputs } = CALC_FUNCTIONS[name]
+      const filled = Object.fromEntries(Object.entries(inputs).map(([key, spec]) => [key, sensible(spec)]))
+      expect(() => calculate(name, { ...filled, [field]: value })).toThrow(field)
+    }
+  })
+
+  it.each([
+    ['weather.generate', { ...place, monthly: monthly.slice(1), persistence: 0.3, years: 1, seed: 1 }, 'monthly'],
+    [
+      'weather.generate',
+      {
+        ...place,
+        monthly: [{ ...monthly[0], ghiKWhM2Day: -1 }, ...monthly.slice(1)],
+        persistence: 0.3,
+        years: 1,
+        seed: 1,
+      },
+      'monthly.0.ghiKWhM2Day -1',
+    ],
+    ['weather.generate', { ...place, monthly, persistence: 1.2, years: 1, seed: 1 }, 'persistence.0 1.2'],
+    ['weather.generate', { ...place, monthly, persistence: 0.3, years: 0, seed: 1 }, 'years 0'],
+    ['sun.bestTilt', { ...place, monthly, months: [13] }, 'months.0 13'],
+    ['sun.bestTilt', { ...place, monthly, months: [] }, 'months'],
+    ['bank.fitKinetic', { points: [{ hours: 0, ampHours: 10 }] }, 'points.0.hours 0'],
+    ['bank.fitKinetic', { points: [] }, 'points'],
+    ['bank.currentShares', { milliohm: [12, 0], linkMilliohm: 0.6, takeoff: 'one-end' }, 'milliohm.1 0'],
+    ['bank.currentShares', { milliohm: [12], linkMilliohm: 0.6, takeoff: 'middle' }, 'takeoff "middle"'],
+    [
+      'bank.sizeByHand',
+      { dailyWh: 7000, days: 3, depth: 0.5, batteryC: 10, chemistry: 'agm', systemV: 48, unitV: 7, unitAh: 420 },
+      'does not divide',
+    ],
+    ['inverter.legs', { loads: [{ watts: 100, leg: 'C' }] }, 'loads.0.leg "C"'],
+    ['wiring.drop', { size: '7 AWG', oneWayM: 1, amps: 1, volts: 12 }, 'size "7 AWG"'],
+    ['weather.clearnessDistribution', { meanClearness: 0.9 }, 'meanClearness 0.9'],
+  ])('%s with %j names %s', (name, input, message) => {
+    expect(() => calculate(name, input)).toThrow(message)
+  })
+})
+
+function sensible(field: {
+  kind: string
+  min?: number
+  max?: number
+  choices?: readonly string[]
+  length?: number
+}): unknown {
+  if (field.kind === 'number' || field.kind === 'integer') return Math.ceil(((field.min ?? 0) + (field.max ?? 0)) / 2)
+  if (field.kind === 'choice') return field.choices![0]
+  if (field.kind === 'text') return 'x'
+  if (field.kind === 'numbers') return [(field.max ?? 0) / 2]
+  return Array(field.length ?? 0).fill({})
+}

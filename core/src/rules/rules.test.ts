@@ -1,0 +1,183 @@
+import { describe, expect, it } from 'vitest'
+import { derive } from '../derive/derive.ts'
+import { gannetSkerry, larkspurBench, larkspurFlooded } from '../design/samples.ts'
+import type { Design } from '../design/types.ts'
+import { WinterEngine } from '../winter/engine.ts'
+import { summariseWinter, type WinterSummary } from '../winter/summary.ts'
+import { runStartDay } from '../sun/calendar.ts'
+import { verdict } from '../winter/verdict.ts'
+import { findings, RULES, stepLevel } from './registry.ts'
+import { STEPS } from './rule.ts'
+
+const engine = new WinterEngine()
+const winterOf = (design: Design, years = 3): WinterSummary =>
+  summariseWinter(
+    engine.run(design, { years, seed: 7 }),
+    design.place.latitudeDeg,
+    runStartDay(design.place.latitudeDeg),
+  )
+const check = (design: Design, winter: WinterSummary | null = null) =>
+  findings({ design, derived: derive(design), winter })
+const levelsOf = (id: string, design: Design, winter: WinterSummary | null = null) =>
+  check(design, winter)
+    .filter((finding) => finding.id === id)
+    .map(({ level }) => level)
+
+function changed(make: () => Design, change: (design: Design) => void): Design {
+  const design = make()
+  change(design)
+  return design
+}
+
+describe('the registry', () => {
+  it('holds each rule once, under the name of its step', () => {
+    const ids = RULES.map(({ id }) => id)
+    expect(new Set(ids).size).toBe(ids.length)
+    for (const { id, step } of RULES) expect(id.startsWith(`${step}.`)).toBe(true)
+    for (const { step } of RULES) expect(STEPS).toContain(step)
+  })
+
+  it('says everything in whole sentences, worst first', () => {
+    const design = changed(larkspurBench, (d) => (d.arrays[0].inSeries = 12))
+    const all = check(design, winterOf(design))
+    const order = { stop: 0, watch: 1, open: 2, sound: 3 }
+    all.forEach((finding, i) => {
+      expect(finding.says, finding.id).toMatch(/[.:]$/)
+      expect(finding.because, finding.id).toMatch(/\.$/)
+      if (i > 0) expect(order[finding.level]).toBeGreaterThanOrEqual(order[all[i - 1].level])
+    })
+  })
+
+  it('every working a finding points to is there', () => {
+    for (const make of [larkspurBench, larkspurFlooded, gannetSkerry]) {
+      const design = make()
+      const { worked } = derive(design)
+      for (const { working, id } of check(design))
+        if (working) expect(worked[working], `${id} → ${working}`).toBeDefined()
+    }
+  })
+
+  it('marks a step by its worst finding', () => {
+    const all = check(changed(larkspurBench, (d) => (d.arrays[0].inSeries = 12)))
+    expect(stepLevel(all, 'array')).toBe('stop')
+    expect(stepLevel(all, 'cost')).toBe('sound')
+  })
+})
+
+/** Rule, the state it must be in, the design and what is changed in it. */
+const CASES: [string, string, () => Design, (design: Design) => void][] = [
+  ['place.dark-month', 'watch', larkspurBench, () => {}],
+  [
+    'place.dark-month',
+    'sound',
+    larkspurBench,
+    (d) => d.place.monthly.forEach((month) => (month.ghiKWhM2Day = Math.max(month.ghiKWhM2Day, 2))),
+  ],
+  ['place.illustrative-climate', 'open', larkspurBench, () => {}],
+  ['loads.unmetered', 'watch', larkspurBench, () => {}],
+  [
+    'loads.unmetered',
+    'sound',
+    larkspurBench,
+    (d) => d.loads.forEach((load) => Object.assign(load, { basis: 'metered', meteredKWh: 3, meteredHours: 168 })),
+  ],
+  ['loads.large-share', 'watch', larkspurBench, (d) => Object.assign(d.loads[3], { runningW: 2000, hoursPerDay: 20 })],
+  ['bank.parallel', 'watch', larkspurBench, (d) => (d.bank.inParallel = 10)],
+  ['bank.parallel', 'stop', larkspurFlooded, (d) => (d.bank.inParallel = 5)],
+  ['bank.sharing', 'sound', larkspurFlooded, () => {}],
+  ['bank.charge-rate', 'watch', larkspurFlooded, (d) => (d.arrays[0].inParallel = 1)],
+  ['bank.charge-rate', 'sound', larkspurFlooded, () => {}],
+  ['bank.charge-rate', 'stop', larkspurFlooded, (d) => (d.bank.inParallel = 1)],
+  ['bank.charge-rate', 'watch', larkspurBench, (d) => (d.bank.inParallel = 1)],
+  [
+    'bank.cold',
+    'stop',
+    larkspurFlooded,
+    (d) => Object.assign(d.place, { recordLowC: -45, batteryRoom: { kind: 'unheated', setC: 0 } }),
+  ],
+  ['bank.shock', 'watch', larkspurBench, () => {}],
+  ['array.missing', 'open', larkspurBench, (d) => (d.arrays = [])],
+  ['array.cold-voltage', 'watch', larkspurBench, (d) => (d.arrays[0].inSeries = 10)],
+  ['array.hot-voltage', 'sound', larkspurBench, () => {}],
+  ['inverter.carries', 'watch', larkspurBench, (d) => (d.inverter.part.ratedW = 2400)],
+  ['inverter.starts', 'watch', larkspurBench, (d) => (d.inverter.part.surgeW = 6500)],
+  ['inverter.sag', 'watch', larkspurBench, (d) => (d.bank.part.resistanceMilliohm = 900)],
+  ['inverter.voltage-class', 'watch', gannetSkerry, (d) => (d.inverter.part.ratedW = 4000)],
+  ['generator.load', 'sound', larkspurBench, () => {}],
+  ['generator.safety', 'watch', larkspurBench, () => {}],
+]
+
+describe('each rule', () => {
+  it.each(CASES)('%s is %s', (id, level, make, change) => {
+    expect(levelsOf(id, changed(make, change))).toContain(level)
+  })
+
+  it.each([
+    ['place.illustrative-climate', larkspurBench, (d: Design): unknown => (d.place.climate = 'own')],
+    ['bank.shock', gannetSkerry, (): unknown => undefined],
+    ['bank.sharing', larkspurBench, (d: Design): unknown => (d.bank.inParallel = 1)],
+    ['generator.safety', larkspurBench, (d: Design): unknown => (d.generator.present = false)],
+    ['generator.refill', larkspurBench, (d: Design): unknown => (d.generator.present = false)],
+    ['bank.cold', larkspurBench, (): unknown => undefined],
+    ['array.live-modules', larkspurBench, (d: Design): unknown => (d.arrays = [])],
+  ] as const)('%s is silent where it does not apply', (id, make, change) => {
+    expect(levelsOf(id, changed(make, change))).toEqual([])
+  })
+})
+
+describe('rules of the winter', () => {
+  it('wait for a run', () => {
+    expect(levelsOf('winter.short-hours', larkspurBench())).toEqual(['open'])
+  })
+
+  it('stop where what must run goes dark, watch where only the rest does, sound where nothing does', () => {
+    const starved = changed(larkspurBench, (d) => {
+      d.generator.present = false
+      d.bank.inParallel = 1
+    })
+    expect(levelsOf('winter.short-hours', starved, winterOf(starved))).toEqual(['stop'])
+    const design = larkspurBench()
+    const winter = winterOf(design)
+    expect(levelsOf('winter.short-hours', design, winter)).toEqual(['sound'])
+    const some = { ...winter, oneInTen: { ...winter.oneInTen, shortHours: { must: 0, should: 0, canWait: 5 } } }
+    expect(levelsOf('winter.short-hours', design, some)).toEqual(['watch'])
+  })
+
+  it('lithium locked by cold is a stop whose remedy heats the room', () => {
+    const cold = changed(larkspurBench, (d) => (d.place.batteryRoom = { kind: 'unheated', setC: 0 }))
+    const found = check(cold, winterOf(cold)).find(({ id }) => id === 'winter.cold-lock')!
+    expect(found.level).toBe('stop')
+    const warm = found.remedy!.apply(cold)
+    expect(winterOf(warm).coldLockHoursMedian).toBe(0)
+  })
+
+  it('a generator house is named as one', () => {
+    const design = changed(larkspurBench, (d) => d.loads.forEach((load) => (load.runningW *= 6)))
+    expect(levelsOf('winter.generator-hours', design, winterOf(design))).toEqual(['watch'])
+  })
+})
+
+describe('the verdict', () => {
+  const design = larkspurBench()
+  const winter = winterOf(design)
+  const months = (value: number) => Array<number>(12).fill(value)
+  const made = (arrayKWh: number, curtailedKWh: number, generatorKWh: number, unmetKWh: number): WinterSummary => ({
+    ...winter,
+    months: {
+      arrayKWh: months(arrayKWh),
+      curtailedKWh: months(curtailedKWh),
+      generatorKWh: months(generatorKWh),
+      servedKWh: months(200),
+      unmetKWh: months(unmetKWh),
+    },
+  })
+  it.each([
+    [made(220, 40, 1, 0), /^The sun carries the dark months almost alone/],
+    [made(150, 100, 60, 0), /Storage, or a generator that fills it too far/],
+    [made(150, 5, 60, 0), /Panels or loads hold this design back, not storage/],
+    [made(150, 30, 60, 0), /in balance/],
+    [made(150, 5, 0, 60), /240 kWh of the dark months go unmet/],
+  ])('%#: names what limits the design', (summary, words) => {
+    expect(verdict(design, summary)).toMatch(words)
+  })
+})

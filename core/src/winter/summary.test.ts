@@ -1,0 +1,157 @@
+import { describe, expect, it } from 'vitest'
+import { larkspurBench, larkspurFlooded } from '../design/samples.ts'
+import type { Design } from '../design/types.ts'
+import { roomTemperature, designBatteryC } from '../bank/roomTemperature.ts'
+import { loadDay } from '../loads/profile.ts'
+import { monthlyEnergy } from '../loads/profile.ts'
+import { WinterEngine } from './engine.ts'
+import { chargeVoltage, controllerEfficiency, yearHours } from './hours.ts'
+import { emptyTrace, type YearResult } from './loop.ts'
+import { runPlan } from './plan.ts'
+import { darkSeason, figuresAt } from './summary.ts'
+
+const engine = new WinterEngine()
+
+function year(generatorHours: number, lowest: number): YearResult {
+  const [made] = engine.run(larkspurBench(), { years: 1, seed: 1 })
+  return { ...made, generatorHours, lowestStateOfCharge: lowest }
+}
+
+describe('figures over years', () => {
+  const years = [10, 20, 30, 40, 50, 60, 70, 80, 90, 100, 110].map((hours, i) => year(hours, 1 - i / 10))
+
+  it('the median is the middle year, 1 in 10 the bad side of each figure', () => {
+    expect(figuresAt(years, 0.5).generatorHours).toBe(60)
+    expect(figuresAt(years, 0.9).generatorHours).toBe(100)
+    expect(figuresAt(years, 0.5).lowestStateOfCharge).toBeCloseTo(0.5, 12)
+    expect(figuresAt(years, 0.9).lowestStateOfCharge).toBeCloseTo(0.1, 12)
+  })
+
+  it('do not depend on the order of the years', () => {
+    expect(figuresAt([...years].reverse(), 0.9)).toEqual(figuresAt(years, 0.9))
+  })
+})
+
+describe('the dark season', () => {
+  it.each([
+    [48, 273, 212],
+    [0, 273, 212],
+    [-43, 90, 214],
+  ])('at %s° starts on day %s and has %s days', (latitude, startDay, days) => {
+    expect(darkSeason(latitude)).toEqual({ startDay, days })
+  })
+})
+
+describe('what the plan makes of a design', () => {
+  const design = larkspurBench()
+  const plan = runPlan(design)
+
+  it('keeps the energy of every month: fixed, DC and movable loads together', () => {
+    const energy = monthlyEnergy(design.loads)
+    for (let month = 0; month < 12; month++) {
+      let sum = plan.movableMust[month] + plan.movableShould[month] + plan.movableCanWait[month]
+      for (let hour = 0; hour < 24; hour++) {
+        const at = month * 24 + hour
+        sum += plan.acMust[at] + plan.acShould[at] + plan.acCanWait[at] + plan.dc[at]
+      }
+      expect(sum).toBeCloseTo(energy[month], 6)
+      expect(loadDay(design.loads, month).totalWh).toBeCloseTo(energy[month], 6)
+    }
+  })
+
+  it('a lithium bank has no rate effect, a flooded one has', () => {
+    expect(plan.bank.startBoundAh).toBe(0)
+    const flooded = runPlan(larkspurFlooded()).bank
+    expect(flooded.startBoundAh).toBeGreaterThan(0)
+    expect(flooded.startAvailableAh + flooded.startBoundAh).toBeCloseTo(flooded.qmaxAh, 9)
+  })
+
+  it('charging voltage follows chemistry and system voltage', () => {
+    expect(chargeVoltage(design)).toBeCloseTo(57.6, 9)
+    expect(chargeVoltage(larkspurFlooded())).toBeCloseTo(59.2, 9)
+  })
+
+  it('several controllers count by their output', () => {
+    const two: Design = {
+      ...design,
+      controllers: [
+        { id: 'a', name: 'a', part: { ...design.controllers[0].part, outputA: 30, efficiency: 0.9 } },
+        { id: 'b', name: 'b', part: { ...design.controllers[0].part, outputA: 90, efficiency: 0.98 } },
+      ],
+    }
+    expect(controllerEfficiency(two)).toBeCloseTo((30 * 0.9 + 90 * 0.98) / 120, 12)
+    expect(controllerEfficiency({ ...design, controllers: [] })).toBe(1)
+  })
+})
+
+describe('array power of a year', () => {
+  const design = larkspurBench()
+  const weather = engine.weatherOf(design, 7, 0)
+  const plane = engine.planeOf(design, design.arrays[0], 7, 0)
+  const hours = yearHours(design, weather, [plane])
+
+  it('never passes the controller’s output, and clipping is what is over', () => {
+    const limit = Math.max(...hours.pvOutW)
+    expect(limit).toBeLessThanOrEqual(100 * 58)
+    hours.pvInW.forEach((watts, i) => {
+      if (hours.pvOutW[i] > watts) throw new Error(`hour ${i} gives more than it gets`)
+    })
+  })
+
+  it('an array on no controller gives nothing', () => {
+    const lost = { ...design, arrays: [{ ...design.arrays[0], controllerId: 'gone' }] }
+    expect(yearHours(lost, weather, [plane]).pvInW.every((watts) => watts === 0)).toBe(true)
+  })
+
+  it('losses come off in proportion', () => {
+    const soiled = { ...design, arrays: [{ ...design.arrays[0], soilingLoss: 0.51 }] }
+    const less = yearHours(soiled, weather, [plane])
+    const noon = hours.pvInW.indexOf(Math.max(...hours.pvInW))
+    expect(less.pvInW[noon] / hours.pvInW[noon]).toBeCloseTo(0.5, 9)
+  })
+})
+
+describe('the batteries’ room', () => {
+  const airC = Float32Array.from(
+    { length: 8760 },
+    (_, i) => -20 * Math.cos((2 * Math.PI * (i - 4380)) / 8760) + 8 * Math.sin((2 * Math.PI * i) / 24),
+  )
+  const inRoom = (kind: 'heated' | 'unheated' | 'buried') => {
+    const cells = new Float32Array(8760)
+    roomTemperature({ kind, setC: 15 }, airC, cells)
+    return cells
+  }
+  const swing = (cells: Float32Array) => {
+    const day = cells.slice(4380, 4404)
+    return Math.max(...day) - Math.min(...day)
+  }
+
+  it('is steady when heated, swings less than outdoors unheated, least buried and never hard frozen there', () => {
+    expect(new Set(inRoom('heated'))).toEqual(new Set([15]))
+    expect(swing(inRoom('unheated'))).toBeLessThan(swing(airC))
+    expect(swing(inRoom('buried'))).toBeLessThan(swing(inRoom('unheated')))
+    expect(Math.min(...inRoom('buried'))).toBeGreaterThanOrEqual(-2)
+  })
+
+  it('the hand method plans with the coldest month in it', () => {
+    const months = [-6, -3, 2, 7, 12, 15, 19, 19, 13, 6, 0, -5]
+    expect(designBatteryC({ kind: 'heated', setC: 12 }, months)).toBe(12)
+    expect(designBatteryC({ kind: 'unheated', setC: 12 }, months)).toBe(-6)
+    expect(designBatteryC({ kind: 'buried', setC: 12 }, months)).toBeGreaterThan(-2)
+  })
+})
+
+describe('the trace', () => {
+  it('agrees with the year it belongs to', () => {
+    const design = larkspurBench()
+    const trace = emptyTrace()
+    const result = engine.year(design, runPlan(design), 7, 0, trace)
+    const sum = (hours: Float32Array) => hours.reduce((a, b) => a + b, 0)
+    expect(sum(trace.servedW) / result.servedWh).toBeCloseTo(1, 5)
+    expect(sum(trace.curtailedW) / result.curtailedWh).toBeCloseTo(1, 5)
+    expect(sum(trace.generatorW) / result.generatorWh).toBeCloseTo(1, 5)
+    expect(Math.min(...trace.stateOfCharge)).toBeCloseTo(result.lowestStateOfCharge, 6)
+    const months = Object.values(result.months.servedWh).reduce((a, b) => a + b, 0)
+    expect(months / result.servedWh).toBeCloseTo(1, 9)
+  })
+})
