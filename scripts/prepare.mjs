@@ -20,6 +20,8 @@ export function prepare({ chromium = false } = {}) {
   if (!process.env.DATABASE_URL && !findPostgres()) wanted.push('postgresql')
   if (chromium && !existsSync(CHROMIUM)) wanted.push('chromium')
   if (wanted.length > 0) installDebian(wanted)
+  if (!process.env.DATABASE_URL && !findPostgres())
+    throw new Stop('postgresql was installed, but its server programs are not under /usr/lib/postgresql', MISSING)
 }
 
 function checkNode() {
