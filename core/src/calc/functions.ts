@@ -14,13 +14,16 @@ import { dailyEnergy } from '../loads/energy.ts'
 import { runStartDay } from '../sun/calendar.ts'
 import { diffuseFraction } from '../sun/diffuse.ts'
 import { extraterrestrialDaily } from '../sun/extraterrestrial.ts'
-import { sunYear } from '../sun/geometry.ts'
+import { sunYear, type SunYear } from '../sun/geometry.ts'
+import { TiltedPlane } from '../sun/plane.ts'
 import { bestTilt } from '../sun/monthly.ts'
 import { planeOfArray } from '../sun/planeOfArray.ts'
 import { sunPosition } from '../sun/position.ts'
 import { clearnessCumulative, clearnessDistribution } from '../weather/clearness.ts'
 import type { MonthlyClimate } from '../weather/climate.ts'
-import { WeatherMaker } from '../weather/generate.ts'
+import { darkSpells, dailyPlaneEnergy } from '../weather/darkSpells.ts'
+import { fitPersistence } from '../weather/fitPersistence.ts'
+import { WeatherMaker, type WeatherYear } from '../weather/generate.ts'
 import { summariseWeather } from '../weather/summary.ts'
 import { ampacity, drop } from '../wiring/conductors.ts'
 import { choice, Fields, integer, list, number, numbers, optional, text, type Field } from './fields.ts'
@@ -43,6 +46,40 @@ const chemistry = choice('lfp', 'flooded', 'agm', 'gel')
 const fuel = choice('petrol', 'propane', 'natural-gas', 'diesel')
 const mounting = choice('open-rack', 'roof-parallel')
 const kinetic = { qmaxAh: number('Ah', 1e-6, 1e6), c: number('share', 1e-6, 1), kPerH: number('1/h', 1e-6, 1000) }
+
+const weatherInputs = {
+  latitudeDeg: latitude,
+  longitudeDeg: longitude,
+  elevationM: optional(number('m', -430, 6000), 0),
+  monthly: climateRows,
+  persistence: numbers('0…0.95, one or twelve', 0, 0.95),
+  years: integer('years', 1, 1000),
+  seed: integer('', -2147483648, 2147483647),
+}
+
+/** Synthetic years as the weather inputs ask for them. */
+function madeYears(input: Fields): { years: WeatherYear[]; sun: SunYear } {
+  const latitudeDeg = input.number('latitudeDeg')
+  const given = input.numbers('persistence')
+  if (given.length !== 1 && given.length !== 12)
+    throw new RangeError(`persistence has ${given.length} values; one or twelve`)
+  const persistence = given.length === 1 ? Array<number>(12).fill(given[0]) : given
+  const sun = sunYear(locationOf(input))
+  const source = { latitudeDeg, monthly: climateOf(input), persistence, windMS: 2, recordLowC: -90 }
+  const maker = new WeatherMaker(source, sun, runStartDay(latitudeDeg))
+  return {
+    sun,
+    years: Array.from({ length: input.number('years') }, (_, index) => maker.year(input.number('seed'), index)),
+  }
+}
+
+const openGround = (input: Fields) => ({
+  horizon: [],
+  latitudeDeg: input.number('latitudeDeg'),
+  skyModel: 'hay-davies' as const,
+  albedoBare: 0.2,
+  albedoSnow: 0.65,
+})
 
 /** Rows of a monthly climate, checked one by one. */
 function climateOf(input: Fields): MonthlyClimate[] {
@@ -105,16 +142,9 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
     outputs: { tiltDeg: '°', azimuthDeg: '°', energyKWhM2Day: 'kWh/m²·day' },
     source: 'search on the monthly plane-of-array energy',
     run: (input) => {
-      const latitudeDeg = input.number('latitudeDeg')
       const months = input.integers('months', 1, 12).map((month) => month - 1)
       return {
-        ...bestTilt(locationOf(input), climateOf(input), months, {
-          horizon: [],
-          latitudeDeg,
-          skyModel: 'hay-davies',
-          albedoBare: 0.2,
-          albedoSnow: 0.65,
-        }),
+        ...bestTilt(locationOf(input), climateOf(input), months, openGround(input)),
       }
     },
   },
@@ -132,15 +162,7 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
   },
   'weather.generate': {
     says: 'summary of synthetic years made from monthly rows',
-    inputs: {
-      latitudeDeg: latitude,
-      longitudeDeg: longitude,
-      elevationM: optional(number('m', -430, 6000), 0),
-      monthly: climateRows,
-      persistence: numbers('0…0.95, one or twelve', 0, 0.95),
-      years: integer('years', 1, 1000),
-      seed: integer('', -2147483648, 2147483647),
-    },
+    inputs: weatherInputs,
     outputs: {
       monthlyGhiKWhM2Day: '12',
       monthlyMeanC: '12',
@@ -148,23 +170,38 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
       firstDays: '30 daily sums, kWh/m²',
     },
     source: 'Bendt et al. (1981); Graham et al. (1988); Collares-Pereira & Rabl (1979)',
-    run: (input) => {
-      const latitudeDeg = input.number('latitudeDeg')
-      const persistence = input.numbers('persistence')
-      const maker = new WeatherMaker(
-        {
-          latitudeDeg,
-          monthly: climateOf(input),
-          persistence: persistence.length === 1 ? Array<number>(12).fill(persistence[0]) : persistence,
-          windMS: 2,
-          recordLowC: -90,
-        },
-        sunYear(locationOf(input)),
-        runStartDay(latitudeDeg),
-      )
-      const years = Array.from({ length: input.number('years') }, (_, index) => maker.year(input.number('seed'), index))
-      return { ...summariseWeather(years) }
+    run: (input) => ({ ...summariseWeather(madeYears(input).years) }),
+  },
+  'weather.darkSpells': {
+    says: 'runs of days under a threshold on a tilted plane, by return period',
+    inputs: {
+      ...weatherInputs,
+      tiltDeg: number('°', 0, 90),
+      azimuthDeg: number('°', -360, 360),
+      thresholdKWhM2: optional(number('kWh/m²·day', 0.01, 14), 1),
     },
+    outputs: { longestByReturnPeriod: 'days once in 2, 5, 10, 20 years', count: 'spells a year', daysPerYear: 'days' },
+    source: 'ranked yearly longest spells of synthetic years',
+    run: (input) => {
+      const { years, sun } = madeYears(input)
+      const surface = { tiltDeg: input.number('tiltDeg'), azimuthDeg: input.number('azimuthDeg'), ...openGround(input) }
+      return { ...darkSpells(dailyPlaneEnergy(new TiltedPlane(sun, surface), years), input.number('thresholdKWhM2')) }
+    },
+  },
+  'weather.fitPersistence': {
+    says: 'lag-1 persistence of a sequence of daily clearnesses',
+    inputs: {
+      dailyClearness: numbers('0…1, days in order', 0, 1),
+      meanClearness: optional(numbers('0…1, twelve', 0, 1), null),
+    },
+    outputs: { persistence: '' },
+    source: 'Graham, Hollands & Huget (1988)',
+    run: (input) => ({
+      persistence: fitPersistence(
+        input.numbers('dailyClearness'),
+        input.has('meanClearness') ? input.numbers('meanClearness') : undefined,
+      ),
+    }),
   },
   'loads.dailyEnergy': {
     says: 'energy of a load on an average day of a month',

@@ -1,3 +1,9 @@
+import type { TiltedPlane } from '../sun/plane.ts'
+import { DAYS, HOURS } from '../sun/calendar.ts'
+import type { WeatherYear } from './generate.ts'
+import { snowOnGround } from './snow.ts'
+import { dayTotal } from './summary.ts'
+
 export interface DarkSpells {
   /** longest spell of a year that is reached or passed once in so many years, days */
   longestByReturnPeriod: { 2: number; 5: number; 10: number; 20: number }
@@ -50,4 +56,20 @@ export function quantile(sorted: ArrayLike<number>, share: number): number {
   const below = Math.floor(at)
   const above = Math.min(below + 1, sorted.length - 1)
   return sorted[below] + (at - below) * (sorted[above] - sorted[below])
+}
+
+/** Daily plane-of-array energy of weather years, kWh/m², before snow on the modules. */
+export function dailyPlaneEnergy(plane: TiltedPlane, years: readonly WeatherYear[]): Float64Array[] {
+  const hours = new Float32Array(HOURS)
+  const ground = new Uint8Array(HOURS)
+  return years.map((year) => {
+    snowOnGround(year, ground)
+    plane.fillYear(year, ground, hours)
+    return dailySums(hours)
+  })
+}
+
+/** Sums of each day's hours, in thousands: W/m² become kWh/m². */
+export function dailySums(hours: Float32Array): Float64Array {
+  return Float64Array.from({ length: DAYS }, (_, day) => dayTotal(hours, day) / 1000)
 }

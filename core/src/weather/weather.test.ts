@@ -6,7 +6,8 @@ import { sunYear } from '../sun/geometry.ts'
 import { clearnessCumulative, clearnessDistribution, clearnessQuantile } from './clearness.ts'
 import { smoothDaily } from './climate.ts'
 import { climateAt, ILLUSTRATIVE_CLIMATES } from './climates.ts'
-import { darkSpells, quantile } from './darkSpells.ts'
+import { dailySums, darkSpells, quantile } from './darkSpells.ts'
+import { fitPersistence } from './fitPersistence.ts'
 import { WeatherMaker, type WeatherYear } from './generate.ts'
 import { hideUnderSnow, snowOnGround } from './snow.ts'
 import { dayTotal, summariseWeather } from './summary.ts'
@@ -211,5 +212,38 @@ describe('return periods', () => {
       count: 1,
       daysPerYear: 1.5,
     })
+  })
+})
+
+describe('persistence read back from days', () => {
+  const clearnessOf = (persistence: number, years: number) =>
+    make(years, 21, Array(12).fill(persistence)).flatMap((year) => {
+      const days = Array.from({ length: 365 }, (_, day) => {
+        const calendar = (day - year.startDay + 365) % 365
+        return Math.min(1, dayTotal(year.ghiWM2, calendar) / sun.dailyExtraWhM2[day])
+      })
+      return days
+    })
+
+  it.each([0.1, 0.29, 0.5, 0.7])('%s is found within 0.05', (persistence) => {
+    expect(Math.abs(fitPersistence(clearnessOf(persistence, 30)) - persistence)).toBeLessThan(0.05)
+  })
+
+  it('refuses too few days and a clearness that cannot be', () => {
+    expect(() => fitPersistence([0.3, 0.4])).toThrow('dailyClearness has 2 days; at least 20')
+    expect(() => fitPersistence([...Array(30).fill(0.4), 1.4])).toThrow('dailyClearness.30 1.4')
+  })
+
+  it('a sky that never changes has no persistence to speak of', () => {
+    expect(fitPersistence(Array(60).fill(0.5))).toBe(0)
+  })
+})
+
+describe('dark spells on a plane', () => {
+  it('are longer for a higher threshold', () => {
+    const days = make(20, 6).map((year) => dailySums(year.ghiWM2))
+    const longest = (threshold: number) => darkSpells(days, threshold).longestByReturnPeriod[10]
+    expect(longest(2)).toBeGreaterThan(longest(1))
+    expect(longest(1)).toBeGreaterThan(longest(0.4))
   })
 })

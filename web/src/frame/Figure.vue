@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watchEffect } from 'vue'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWorking } from '../stores/working.ts'
@@ -10,6 +10,11 @@ const design = useDesign()
 const prefs = usePrefs()
 const working = useWorking()
 const sheet = computed(() => (props.id ? design.derived?.worked[props.id] : undefined))
+/** the label stays while the figure waits for a mistake to be put right */
+const lastLabel = ref('')
+watchEffect(() => {
+  if (sheet.value) lastLabel.value = sheet.value.label
+})
 const shown = computed(() => props.value ?? (sheet.value ? prefs.show(sheet.value.value, sheet.value.unit) : '—'))
 </script>
 
@@ -23,7 +28,7 @@ const shown = computed(() => props.value ?? (sheet.value ? prefs.show(sheet.valu
     @click="sheet && working.show(sheet)"
   >
     <b>{{ shown }}</b>
-    <span>{{ label ?? sheet?.label ?? '' }}</span>
+    <span>{{ label ?? lastLabel }}</span>
   </component>
 </template>
 

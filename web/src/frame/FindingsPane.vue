@@ -45,7 +45,7 @@ const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[
     <template v-if="design.problems.length > 0">
       <article v-for="problem in design.problems.slice(0, 12)" :key="problem.path" class="finding" data-problem>
         <StateMark level="stop" class="mark" />
-        <p>{{ problem.message }}</p>
+        <p>{{ design.tell(problem) }}</p>
         <p class="quiet path">{{ problem.path || 'document' }}</p>
       </article>
       <p class="quiet">The figures wait until this is put right. Your entries are kept in this browser.</p>

@@ -42,6 +42,14 @@ export const useDesign = defineStore('design', () => {
   let timer: ReturnType<typeof setTimeout> | undefined
 
   const problems = computed<Problem[]>(() => (document.value ? checkDesign(document.value).problems : []))
+  /** A problem in words, with the name of the thing it belongs to. */
+  function tell({ path, message }: Problem): string {
+    const [list, index] = path.split('.')
+    if (list !== 'loads' && list !== 'arrays' && list !== 'controllers' && list !== 'runs') return message
+    const name = document.value?.[list][Number(index)]?.name
+    return name ? `${name}: ${message}` : message
+  }
+
   const problemAt = computed(() => new Map(problems.value.map((problem) => [problem.path, problem.message])))
   const derived = computed(() => (document.value && problems.value.length === 0 ? derive(document.value) : null))
   const findings = computed(() =>
@@ -243,6 +251,7 @@ export const useDesign = defineStore('design', () => {
     suggestion,
     winterSummary,
     problems,
+    tell,
     problemAt,
     derived,
     findings,

@@ -1,13 +1,20 @@
 import { defineStore } from 'pinia'
-import { useLocalStorage, usePreferredDark } from '@vueuse/core'
-import { computed } from 'vue'
+import { useLocalStorage, useMediaQuery, usePreferredDark } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { quantity, type UnitSystem } from '@ambrel/core/units'
 
 /** What a reader prefers; kept in this browser, never in a design. */
 export const usePrefs = defineStore('prefs', () => {
   const chosenTheme = useLocalStorage<'day' | 'night' | 'system'>('ambrel.theme', 'system')
   const units = useLocalStorage<UnitSystem>('ambrel.units', 'metric')
-  const findingsOpen = useLocalStorage('ambrel.findings', true)
+  const paneOpen = useLocalStorage('ambrel.findings', true)
+  /** on a narrow screen the findings are a drawer over the bench, closed until asked for */
+  const narrow = useMediaQuery('(max-width: 900px)')
+  const drawerOpen = ref(false)
+  const findingsOpen = computed({
+    get: () => (narrow.value ? drawerOpen.value : paneOpen.value),
+    set: (open: boolean) => ((narrow.value ? drawerOpen : paneOpen).value = open),
+  })
   const systemDark = usePreferredDark()
   const theme = computed(() =>
     chosenTheme.value === 'system' ? (systemDark.value ? 'night' : 'day') : chosenTheme.value,

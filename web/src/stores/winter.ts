@@ -24,7 +24,7 @@ export const useWinter = defineStore('winter', () => {
   let asked = 0
 
   /** What keeps a winter from being run, in words; empty when nothing does. */
-  const lacks = computed(() => design.problems.map((problem) => problem.message))
+  const lacks = computed(() => design.problems.map(design.tell))
 
   async function run(wanted: Design): Promise<void> {
     const mine = ++asked

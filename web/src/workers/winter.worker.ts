@@ -1,11 +1,14 @@
 import { expose, transfer } from 'comlink'
 import {
+  dailySums,
+  darkSpells,
   runPlanOf,
   runStartDay,
   summariseWinter,
   whatNext,
   WinterEngine,
   type Candidate,
+  type DarkSpells,
   type Design,
   type WinterSummary,
   type YearResult,
@@ -17,6 +20,8 @@ export interface Winters {
   seed: number
   startDay: number
   summary: WinterSummary
+  /** runs of dull days on the first array, by return period; null without an array */
+  spells: DarkSpells | null
   lowest: Float32Array
   generatorHours: Uint8Array
   shortHours: Uint8Array
@@ -48,10 +53,21 @@ function pack(design: Design, results: readonly YearResult[]): Winters {
     seed: design.winter.seed,
     startDay,
     summary: summariseWinter(results, design.place.latitudeDeg, startDay),
+    spells: spellsOf(design, results.length),
     lowest,
     generatorHours,
     shortHours,
   }
+}
+
+/** Days with less sun than this on the array count as dark, kWh/m². */
+const DARK_DAY_KWHM2 = 1
+
+function spellsOf(design: Design, years: number): DarkSpells | null {
+  const [array] = design.arrays
+  if (!array) return null
+  const days = Array.from({ length: years }, (_, i) => dailySums(engine.planeOf(design, array, design.winter.seed, i)))
+  return darkSpells(days, DARK_DAY_KWHM2)
 }
 
 function send(winters: Winters): Winters {

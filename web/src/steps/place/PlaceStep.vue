@@ -8,6 +8,7 @@ import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
 import ClimateTable from './ClimateTable.vue'
+import DarkSpells from './DarkSpells.vue'
 import HorizonTable from './HorizonTable.vue'
 import SunChart from './SunChart.vue'
 
@@ -164,6 +165,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
       </div>
       <ClimateTable />
     </section>
+    <DarkSpells />
     <section class="card">
       <h2>Sun paths and horizon</h2>
       <div class="two sun">

@@ -20,7 +20,8 @@ function keep(candidate: Candidate): void {
     ],
   })
 }
-const signed = (value: number, decimals: number) => (value === 0 ? '0' : decimal(-value, decimals))
+/** Change in hours: a saving is negative, a cost carries its plus. */
+const signed = (saved: number, decimals: number) => `${saved < 0 ? '+' : ''}${decimal(-saved, decimals)}`
 </script>
 
 <template>

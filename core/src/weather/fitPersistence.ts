@@ -1,0 +1,54 @@
+import { normalQuantile } from '../random/random.ts'
+import { DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
+import { CLEARNESS_MINIMUM, clearnessCumulative, clearnessDistribution, clearnessMaximum } from './clearness.ts'
+
+/** Days of a month's worth are needed before a lag means anything. */
+const FEWEST_DAYS = 20
+
+/**
+ * Lag-1 persistence of a sequence of daily clearnesses: each day is brought to a standard normal through the
+ * distribution of its month, and the lag-1 autocorrelation of that series is taken.
+ *
+ * @param dailyClearness days in order, the first being 1 January where monthly means are given or there is a year or more
+ * @param meanClearness twelve monthly means; without them the means of the sequence itself are used
+ * @returns −1…1, in practice 0…0.8
+ * @throws RangeError for fewer than twenty days or a clearness outside 0…1
+ * Source: Graham, Hollands & Huget (1988), with the Bendt et al. (1981) distribution.
+ */
+export function fitPersistence(dailyClearness: readonly number[], meanClearness?: readonly number[]): number {
+  if (dailyClearness.length < FEWEST_DAYS)
+    throw new RangeError(`dailyClearness has ${dailyClearness.length} days; at least ${FEWEST_DAYS}`)
+  const wrong = dailyClearness.findIndex((value) => !(value >= 0 && value <= 1))
+  if (wrong >= 0) throw new RangeError(`dailyClearness.${wrong} ${dailyClearness[wrong]} must lie between 0 and 1`)
+  const monthOf = (day: number) => (dailyClearness.length >= DAYS || meanClearness ? MONTH_OF_DAY[day % DAYS] : 0)
+  const means = meanClearness ?? monthlyMeans(dailyClearness, monthOf)
+  const normal = dailyClearness.map((clearness, day) => toNormal(clearness, means[monthOf(day)]))
+  return lagOne(normal)
+}
+
+function monthlyMeans(values: readonly number[], monthOf: (day: number) => number): number[] {
+  const sums = Array<number>(12).fill(0)
+  const counts = Array<number>(12).fill(0)
+  values.forEach((value, day) => {
+    sums[monthOf(day)] += value
+    counts[monthOf(day)]++
+  })
+  return sums.map((sum, month) => (counts[month] > 0 ? sum / counts[month] : 0.5))
+}
+
+function toNormal(clearness: number, mean: number): number {
+  const inside = Math.min(Math.max(mean, CLEARNESS_MINIMUM + 0.01), clearnessMaximum(mean) - 0.01)
+  const share = clearnessCumulative(clearnessDistribution(inside), clearness)
+  return normalQuantile(Math.min(Math.max(share, 0.002), 0.998))
+}
+
+function lagOne(series: readonly number[]): number {
+  const mean = series.reduce((sum, value) => sum + value, 0) / series.length
+  let product = 0
+  let square = 0
+  series.forEach((value, i) => {
+    square += (value - mean) ** 2
+    if (i > 0) product += (value - mean) * (series[i - 1] - mean)
+  })
+  return square > 1e-9 ? product / square : 0
+}
