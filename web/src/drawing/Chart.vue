@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue'
+import { refDebounced } from '@vueuse/core'
+import { computed, defineAsyncComponent, toRef } from 'vue'
 import type { ApexOptions } from 'apexcharts'
 import { usePrefs } from '../stores/prefs.ts'
 
@@ -17,6 +18,8 @@ const props = defineProps<{
   tickAmount?: number
 }>()
 const prefs = usePrefs()
+/** a chart takes far longer to redraw than the strip; it waits its turn */
+const settled = refDebounced(toRef(props, 'series'), 400)
 
 /** Colours come from the theme's own variables, so that a chart follows it. */
 const resolve = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
@@ -62,7 +65,7 @@ const options = computed<ApexOptions>(() => {
 
 <template>
   <figure class="chart" :aria-label="label" role="img">
-    <ApexChart :type="type" :height="height" :options="options" :series="series" />
+    <ApexChart :type="type" :height="height" :options="options" :series="settled" />
   </figure>
 </template>
 

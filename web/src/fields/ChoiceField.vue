@@ -2,6 +2,7 @@
 import { computed, useId } from 'vue'
 import { useDesign } from '../stores/design.ts'
 
+/** A choice among few: the browser's own list, because a table holds dozens of these and each must cost nothing. */
 const props = withDefaults(
   defineProps<{
     modelValue: T
@@ -12,25 +13,32 @@ const props = withDefaults(
   }>(),
   { path: '' },
 )
-defineEmits<{ 'update:modelValue': [value: T] }>()
+const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
 const design = useDesign()
 const id = useId()
 const error = computed(() => (props.path ? (design.problemAt.get(props.path) ?? '') : ''))
+const shown = computed(() => props.options.find(({ value }) => value === props.modelValue)?.label ?? '')
+
+function choose(event: Event): void {
+  const option = props.options[(event.target as HTMLSelectElement).selectedIndex]
+  if (option && option.value !== props.modelValue) emit('update:modelValue', option.value)
+}
 </script>
 
 <template>
-  <div class="choice">
+  <div class="choice" :class="{ bad: error }">
     <label v-if="labelled" :for="id">{{ label }}</label>
-    <el-select
+    <select
       :id="id"
-      :model-value="modelValue"
-      :aria-label="label"
+      :value="modelValue"
+      :aria-label="labelled ? undefined : label"
+      :aria-invalid="!!error"
       :data-path="path || undefined"
-      :fit-input-width="false"
-      @update:model-value="(value: T) => $emit('update:modelValue', value)"
+      :title="shown"
+      @change="choose"
     >
-      <el-option v-for="option in options" :key="option.value" :value="option.value" :label="option.label" />
-    </el-select>
+      <option v-for="option in options" :key="option.value" :value="option.value">{{ option.label }}</option>
+    </select>
     <p v-if="error" class="error" role="alert">{{ error }}</p>
   </div>
 </template>
@@ -46,11 +54,23 @@ label {
   font-size: 12.5px;
 }
 
-.choice :deep(.el-select__wrapper) {
-  min-height: 28px;
-  padding: 0 7px;
-  font-size: 14px;
-  line-height: 26px;
+select {
+  width: 100%;
+  height: 28px;
+  padding: 0 20px 0 7px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  appearance: none;
+  background: var(--card)
+    url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='10' height='6'%3E%3Cpath d='M1 1l4 4 4-4' fill='none' stroke='%23808a86' stroke-width='1.4'/%3E%3C/svg%3E")
+    no-repeat right 7px center;
+  color: inherit;
+  font: inherit;
+  text-overflow: ellipsis;
+}
+
+.bad select {
+  border-color: var(--clay);
 }
 
 .error {

@@ -6,7 +6,7 @@ import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
-import { optionsOf, START_NAMES } from './words.ts'
+import { START_OPTIONS } from './words.ts'
 
 const props = defineProps<{ index: number }>()
 const design = useDesign()
@@ -135,7 +135,7 @@ function bar(hour: number, event: PointerEvent): void {
       />
       <ChoiceField
         :model-value="load.startKind"
-        :options="optionsOf(START_NAMES)"
+        :options="START_OPTIONS"
         label="Start"
         labelled
         @update:model-value="set('startKind', $event)"

@@ -8,7 +8,7 @@ import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import LoadDetail from './LoadDetail.vue'
-import { BASIS_NAMES, optionsOf, PRIORITY_NAMES } from './words.ts'
+import { BASIS_OPTIONS, PRIORITY_OPTIONS } from './words.ts'
 
 const design = useDesign()
 const prefs = usePrefs()
@@ -112,7 +112,7 @@ function copy(i: number): void {
             <td class="basis">
               <ChoiceField
                 :model-value="load.basis"
-                :options="optionsOf(BASIS_NAMES)"
+                :options="BASIS_OPTIONS"
                 :label="`${load.name}, stated by`"
                 @update:model-value="setBasis(i, $event)"
               />
@@ -157,7 +157,7 @@ function copy(i: number): void {
             <td class="priority">
               <ChoiceField
                 :model-value="load.priority"
-                :options="optionsOf(PRIORITY_NAMES)"
+                :options="PRIORITY_OPTIONS"
                 :label="`${load.name}, priority`"
                 @update:model-value="set(i, 'priority', $event)"
               />

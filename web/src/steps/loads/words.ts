@@ -20,6 +20,11 @@ export const START_NAMES: Record<Load['startKind'], string> = {
   'universal-tool': 'universal motor',
 }
 
-export function optionsOf<K extends string>(names: Record<K, string>): { value: K; label: string }[] {
+function optionsOf<K extends string>(names: Record<K, string>): { value: K; label: string }[] {
   return (Object.entries(names) as [K, string][]).map(([value, label]) => ({ value, label }))
 }
+
+/** Made once: a table that made them anew would redraw every row at every edit. */
+export const PRIORITY_OPTIONS = optionsOf(PRIORITY_NAMES)
+export const BASIS_OPTIONS = optionsOf(BASIS_NAMES)
+export const START_OPTIONS = optionsOf(START_NAMES)
