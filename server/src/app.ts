@@ -34,7 +34,7 @@ export function createApp({ db, logger, webFolder }: AppOptions): Express {
       },
     }),
   )
-  app.use(compression())
+  app.use(compression({ level: 1 }))
   app.use('/api', express.json({ limit: '4mb' }), apiRoutes(db), unknownRoute)
   if (webFolder && existsSync(webFolder)) {
     app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))

@@ -92,12 +92,12 @@ export async function saveDesign(
       .update(design)
       .set({ ...named(document), version: sql`${design.version} + 1`, updatedAt: sql`clock_timestamp()` })
       .where(and(eq(design.id, id), eq(design.version, version), isNull(design.deletedAt)))
-      .returning()
+      .returning(entryColumns)
     if (!row) return null
     await tx.insert(designHistory).values({ designId: id, version: row.version, document })
-    await tx
-      .delete(designHistory)
-      .where(and(eq(designHistory.designId, id), lt(designHistory.version, row.version - HISTORY_KEPT + 1)))
+    const oldest = row.version - HISTORY_KEPT + 1
+    if (oldest > 1)
+      await tx.delete(designHistory).where(and(eq(designHistory.designId, id), lt(designHistory.version, oldest)))
     return { ...toEntry(row), document }
   })
 }

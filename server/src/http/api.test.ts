@@ -131,6 +131,23 @@ describe('saving', () => {
     expect(late.body.current).toMatchObject({ version: 2, document: { notes: 'first' } })
   })
 
+  it('keeps the last hundred versions', async () => {
+    const { id, document } = await create()
+    for (let version = 1; version <= 104; version++)
+      await call('PUT', `/designs/${id}`, { version, document: { ...document, notes: `save ${version}` } })
+    const history = (await call<{ version: number }[]>('GET', `/designs/${id}/history`)).body
+    expect(history).toHaveLength(100)
+    expect(history[0].version).toBe(105)
+    expect(history.at(-1)!.version).toBe(6)
+    expect((await call('GET', `/designs/${id}/history/5`)).status).toBe(404)
+  })
+
+  it('a save to a design that was deleted is 404, not lost in silence', async () => {
+    const { id, document } = await create()
+    await call('DELETE', `/designs/${id}`)
+    expect((await call('PUT', `/designs/${id}`, { version: 1, document })).status).toBe(404)
+  })
+
   it('two saves at the same moment: exactly one wins', async () => {
     const { id, document } = await create()
     const answers = await Promise.all(

@@ -43,9 +43,9 @@ export function apiRoutes(db: Database): Router {
   })
 
   router.put('/designs/:id', async (request, response) => {
-    const current = await existing(db, request)
+    const id = idOf(request)
     const { version, document } = requireBody<{ version: number; document: unknown }>(saveSchema, request.body)
-    const saved = await designs.saveDesign(db, current.id, version, sound(document))
+    const saved = await designs.saveDesign(db, id, version, sound(document))
     if (!saved) throw stale(await existing(db, request))
     response.json(saved)
   })
