@@ -257,6 +257,58 @@ describe('the frame', () => {
     expect(errors).toEqual([])
   })
 
+  it('the horizon is dragged, moved by keys, added to and removed from, and the sun follows', async () => {
+    const { page, errors } = await openPage(browser)
+    await openDemo(page)
+    await page.keyboard.press('1')
+    const handle = page.locator('[data-horizon="2"]')
+    await handle.scrollIntoViewIfNeeded()
+    const elevation = page.locator('[data-path="place.horizon.2.elevationDeg"]')
+    const sunBefore = await rail(page, 'place')
+    const box = (await handle.boundingBox())!
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+    await page.mouse.down()
+    await page.mouse.move(box.x + box.width / 2, box.y - 40, { steps: 5 })
+    await page.mouse.up()
+    const raised = Number(await elevation.inputValue())
+    expect(raised).toBeGreaterThan(12)
+    await changes(() => rail(page, 'place'), sunBefore)
+    await handle.focus()
+    await page.keyboard.press('ArrowDown')
+    expect(Number(await elevation.inputValue())).toBe(raised - 0.5)
+    const count = await page.locator('[data-horizon]').count()
+    await page.locator('svg.sun').dblclick({ position: { x: 60, y: 40 } })
+    await page.locator(`[data-horizon="${count}"]`).waitFor()
+    await page.locator('[data-horizon="0"]').focus()
+    await page.keyboard.press('Delete')
+    await page.locator(`[data-horizon="${count}"]`).waitFor({ state: 'detached' })
+    expect(errors).toEqual([])
+  })
+
+  it('every step takes an edit that reaches its figure', async () => {
+    const { page } = await openPage(browser)
+    await newDesign(page, 'Edited cabin')
+    const edits: [string, string, string, string][] = [
+      ['1', 'place', 'place.monthly.11.ghiKWhM2Day', '0.4'],
+      ['3', 'bank', 'bank.inParallel', '3'],
+      ['4', 'array', 'arrays.0.inParallel', '3'],
+      ['5', 'inverter', 'inverter.part.ratedW', '1500'],
+      ['6', 'generator', 'generator.startStateOfCharge', '60'],
+      ['8', 'wiring', 'runs.4.oneWayM', '900'],
+      ['9', 'cost', 'budget.labour', '5000'],
+    ]
+    for (const [key, step, path, value] of edits) {
+      await page.locator('h1').first().click()
+      await page.keyboard.press(key)
+      await page.locator(`[data-path="${path}"]`).waitFor()
+      const before = await rail(page, step)
+      await setField(page, path, value)
+      await changes(() => rail(page, step), before)
+    }
+    expect(await page.locator('[data-bench=cost]').count()).toBe(1)
+    await saved(page)
+  })
+
   it('a new variant, the build list and a reading are kept; the bin gives back', async () => {
     const { page } = await openPage(browser)
     await newDesign(page, 'Kept cabin')

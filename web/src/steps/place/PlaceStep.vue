@@ -169,7 +169,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
     <section class="card">
       <h2>Sun paths and horizon</h2>
       <div class="two sun">
-        <SunChart />
+        <div><SunChart /></div>
         <HorizonTable />
       </div>
     </section>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { horizonAt, MEAN_DAYS, MONTH_NAMES, sunPosition } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 
@@ -53,15 +53,66 @@ const compass = computed(() =>
     at: LEFT + ((off + 180) / 360) * (WIDTH - LEFT - 4),
   })),
 )
+/** Where the pointer is, in whole degrees; the chart's own width does not matter. */
+const chart = ref<SVGSVGElement>()
+function degreesAt(event: PointerEvent | MouseEvent): { azimuthDeg: number; elevationDeg: number } {
+  const box = chart.value!.getBoundingClientRect()
+  const across = ((event.clientX - box.left) / box.width) * WIDTH
+  const down = ((event.clientY - box.top) / box.height) * HEIGHT
+  const azimuth = centre.value - 180 + ((across - LEFT) / (WIDTH - LEFT - 4)) * 360
+  const elevation = ((HEIGHT - BOTTOM - down) / (HEIGHT - BOTTOM - 8)) * TOP_DEG
+  return {
+    azimuthDeg: (Math.round(Math.min(centre.value + 180, Math.max(centre.value - 180, azimuth))) + 360) % 360,
+    elevationDeg: Math.round(Math.min(90, Math.max(0, elevation)) * 2) / 2,
+  }
+}
+
+function move(index: number, to: { azimuthDeg: number; elevationDeg: number }): void {
+  design.edit('horizon', (draft) => Object.assign(draft.place.horizon[index], to), `horizon.${index}`)
+}
+function drag(index: number, event: PointerEvent): void {
+  if (event.buttons === 1) move(index, degreesAt(event))
+}
+function grab(event: PointerEvent): void {
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+function add(event: MouseEvent): void {
+  const at = degreesAt(event)
+  design.edit('new horizon point', (draft) => {
+    draft.place.horizon.push({ ...at, cover: horizonAt(draft.place.horizon, at.azimuthDeg).cover })
+    draft.place.horizon.sort((a, b) => a.azimuthDeg - b.azimuthDeg)
+  })
+}
+function key(index: number, event: KeyboardEvent): void {
+  const { azimuthDeg, elevationDeg } = place.value.horizon[index]
+  const steps: Record<string, [number, number]> = {
+    ArrowLeft: [-1, 0],
+    ArrowRight: [1, 0],
+    ArrowUp: [0, 0.5],
+    ArrowDown: [0, -0.5],
+  }
+  const step = steps[event.key]
+  if (step)
+    move(index, {
+      azimuthDeg: (azimuthDeg + step[0] + 360) % 360,
+      elevationDeg: Math.min(90, Math.max(0, elevationDeg + step[1])),
+    })
+  else if (event.key === 'Delete' || event.key === 'Backspace')
+    design.edit('remove horizon point', (draft) => draft.place.horizon.splice(index, 1))
+  else return
+  event.preventDefault()
+}
 const NAMES: Record<number, string> = { 0: 'N', 90: 'E', 180: 'S', 270: 'W' }
 </script>
 
 <template>
   <svg
+    ref="chart"
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     class="sun"
-    role="img"
+    role="group"
     aria-label="Sun paths of December, March and June over the horizon"
+    @dblclick="add"
   >
     <g v-for="deg in [0, 15, 30, 45, 60]" :key="deg">
       <path :d="`M${LEFT} ${y(deg)}H${WIDTH - 4}`" class="grid" />
@@ -81,7 +132,27 @@ const NAMES: Record<number, string> = { 0: 'N', 90: 'E', 180: 'S', 270: 'W' }
       </text>
     </g>
     <path :d="skyline" class="skyline" />
+    <circle
+      v-for="(point, i) in place.horizon"
+      :key="i"
+      :cx="x(point.azimuthDeg)"
+      :cy="y(point.elevationDeg)"
+      r="5.5"
+      class="handle"
+      tabindex="0"
+      role="slider"
+      :aria-label="`Horizon point ${i + 1}, azimuth ${point.azimuthDeg}°`"
+      aria-valuemin="0"
+      aria-valuemax="90"
+      :aria-valuenow="point.elevationDeg"
+      :data-horizon="i"
+      @pointerdown="grab"
+      @pointermove="drag(i, $event)"
+      @keydown="key(i, $event)"
+      @dblclick.stop
+    />
   </svg>
+  <p class="quiet">Drag a point, or move it with the arrow keys; double-click adds one, Delete removes it.</p>
 </template>
 
 <style scoped>
@@ -133,6 +204,19 @@ text {
 .name {
   fill: var(--ink);
   font-size: 12px;
+}
+
+.handle {
+  fill: var(--card);
+  stroke: var(--spruce);
+  stroke-width: 2;
+  cursor: grab;
+  touch-action: none;
+}
+
+.handle:hover,
+.handle:focus-visible {
+  fill: var(--ochre);
 }
 
 .skyline {
