@@ -5,7 +5,7 @@ import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from 
 import { derive, sunYearOf } from '../derive/derive.ts'
 import { controllerParts, moduleParts } from '../parts/shelf.ts'
 import { darkMonths, MONTH_NAMES } from '../sun/calendar.ts'
-import { bestTilt } from '../sun/monthly.ts'
+import { bestTilt, latitudeRules } from '../sun/monthly.ts'
 import { quantity, significant } from '../units/format.ts'
 import { chargeVoltage } from '../winter/hours.ts'
 import { surfaceOf } from '../winter/engine.ts'
@@ -67,10 +67,11 @@ export function suggestArray(design: Design): Suggestion {
     inParallel: share(chosen.layout.inParallel, controllers.length, i),
   }))
   const sun = worked['place.worst-month-sun']
+  const rules = latitudeRules(place.latitudeDeg)
   return {
     design: { ...design, arrays, controllers },
     reasons: [
-      `${tilt.tiltDeg}° facing ${tilt.azimuthDeg}° collects most in ${dark.map((month) => MONTH_NAMES[month]).join(', ')}: found by search, not by a latitude rule.`,
+      `${tilt.tiltDeg}° facing ${tilt.azimuthDeg}° collects most in ${dark.map((month) => MONTH_NAMES[month]).join(', ')}: found by search. The latitude rules would say ${rules.yearDeg.toFixed(0)}° for the year and ${rules.winterDeg.toFixed(0)}° for winter.`,
       `${quantity(needW, 'W')} by the hand method: ${quantity(worked['loads.battery-day'].value, 'Wh')} a day ÷ (${significant(sun.value)} h × 0.8).`,
       `${chosen.layout.inSeries} × ${chosen.layout.inParallel} on ${controllers.length} × “${chosen.controller.name}”: ${quantity(chosen.layout.coldV, 'V')} on the coldest dawn, least money of the legal layouts.`,
       ...(chosen.layout.watts < needW * 0.95

@@ -30,6 +30,10 @@ const climates = [
   ...ILLUSTRATIVE_CLIMATES.map(({ id, name }) => ({ value: id, label: `${name} (illustration)` })),
   { value: 'own', label: 'Own monthly figures' },
 ]
+const SKY_MODELS = [
+  { value: 'hay-davies' as const, label: 'Hay & Davies 1980' },
+  { value: 'perez' as const, label: 'Perez et al. 1990' },
+]
 const rooms = [
   { value: 'heated' as const, label: 'Heated' },
   { value: 'unheated' as const, label: 'Unheated' },
@@ -149,6 +153,38 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         labelled
         path="place.brushSnowDays"
         @update:model-value="set('brushSnowDays', $event)"
+      />
+      <NumberField
+        :model-value="place.windMS"
+        unit="m/s"
+        label="Wind, mean"
+        labelled
+        path="place.windMS"
+        :step="0.5"
+        @update:model-value="set('windMS', $event)"
+      />
+      <NumberField
+        :model-value="place.albedoBare"
+        unit="share"
+        label="Ground reflects"
+        labelled
+        path="place.albedoBare"
+        @update:model-value="set('albedoBare', $event)"
+      />
+      <NumberField
+        :model-value="place.albedoSnow"
+        unit="share"
+        label="under snow"
+        labelled
+        path="place.albedoSnow"
+        @update:model-value="set('albedoSnow', $event)"
+      />
+      <ChoiceField
+        :model-value="design.document!.schools.skyModel"
+        :options="SKY_MODELS"
+        label="Sky model"
+        labelled
+        @update:model-value="design.edit('sky model', (d) => (d.schools.skyModel = $event))"
       />
     </section>
     <section class="card">
