@@ -35,6 +35,8 @@ export class Cluster {
     this.throwaway = throwaway
     this.user = plainUser()
     this.bin = findPostgres()
+    /** whether this process started the server, and so is the one to stop it */
+    this.started = false
   }
 
   /**
@@ -86,6 +88,7 @@ export class Cluster {
         : ''
       throw new Stop(`PostgreSQL did not start:\n${log}`)
     }
+    this.started = true
     return this.url(port)
   }
 

@@ -27,7 +27,7 @@ await main(async () => {
   )
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
   server.on('exit', (code) => {
-    cluster?.stop()
+    if (cluster?.started) cluster.stop()
     process.exit(code ?? 0)
   })
 })

@@ -1,7 +1,6 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { chmodSync } from 'node:fs'
 import { join } from 'node:path'
 import { build } from './build.mjs'
 import { Cluster, findPostgres } from './postgres.mjs'
@@ -17,6 +16,20 @@ function part(name, command, args, env = {}) {
   return status === 0
 }
 
+/** Runs the tests of some projects and adds up what they counted. */
+function vitest(name, projects, env, counts) {
+  const report = join(tmpdir(), `ambrel-report-${process.pid}-${projects[0]}.json`)
+  const chosen = projects.flatMap((project) => ['--project', project])
+  const args = ['vitest', 'run', ...chosen, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]
+  const good = part(name, 'npx', [...args, ...process.argv.slice(2)], env)
+  if (!existsSync(report)) return false
+  const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, 'utf8'))
+  counts.passed += numPassedTests
+  counts.failed += numFailedTests
+  rmSync(report)
+  return good
+}
+
 await main(async () => {
   prepare({ chromium: true })
   build()
@@ -27,22 +40,17 @@ await main(async () => {
   const scratch = mkdtempSync(join(tmpdir(), 'ambrel-test-'))
   chmodSync(scratch, 0o755)
   const cluster = findPostgres() ? new Cluster(scratch, { throwaway: true }) : null
-  const report = join(tmpdir(), `ambrel-report-${process.pid}.json`)
+  const counts = { passed: 0, failed: 0 }
   try {
-    const serverUrl = cluster ? await cluster.start() : process.env.DATABASE_URL
-    const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${report}`]
-    good.push(
-      part('tests', 'npx', ['vitest', 'run', ...reporters, ...process.argv.slice(2)], {
-        AMBREL_TEST_SERVER: serverUrl,
-      }),
-    )
+    const env = { AMBREL_TEST_SERVER: cluster ? await cluster.start() : process.env.DATABASE_URL }
+    // the browser has the machine to itself, so that its waits mean the same everywhere
+    good.push(vitest('unit and server tests', ['core', 'server', 'scripts', 'web'], env, counts))
+    good.push(vitest('browser tests', ['browser'], env, counts))
   } finally {
     cluster?.stop()
   }
-  const { numPassedTests: passed, numFailedTests: failed } = JSON.parse(readFileSync(report, 'utf8'))
-  rmSync(report)
   const broken = good.filter((each) => !each).length
   if (broken > 0) say(`${broken} of ${good.length} parts failed`)
-  console.log(`tests: ${passed} passed, ${failed} failed`)
+  console.log(`tests: ${counts.passed} passed, ${counts.failed} failed`)
   process.exitCode = broken > 0 ? 1 : 0
 })

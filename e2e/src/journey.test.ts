@@ -25,7 +25,7 @@ const drawn = (page: Page) => page.locator('footer.strip .bar').first().waitFor(
 
 /** Waits until a reading of the page is no longer what it was. */
 async function changes(read: () => Promise<string>, from: string): Promise<string> {
-  for (let i = 0; i < 100; i++) {
+  for (let i = 0; i < 250; i++) {
     const now = await read()
     if (now !== from && now !== '') return now
     await new Promise((resolve) => setTimeout(resolve, 100))

@@ -47,7 +47,9 @@ describe.runIf(available)('the project’s own cluster', () => {
 
   it('a second start finds the running server', async () => {
     const pid = pidOf()
-    const url = await new Cluster(folder).start()
+    const second = new Cluster(folder)
+    const url = await second.start()
+    expect(second.started).toBe(false)
     expect(pidOf()).toBe(pid)
     expect(await ask(url, 'select 1 as one')).toEqual([{ one: 1 }])
   })

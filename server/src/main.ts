@@ -23,6 +23,11 @@ const binTimer = setInterval(() => emptyOldBin(db).catch((error) => logger.error
 
 const webFolder = fileURLToPath(new URL('../../web/dist', import.meta.url))
 const server = createServer(createApp({ db, logger, webFolder }))
+server.on('error', (error: NodeJS.ErrnoException) => {
+  const why = error.code === 'EADDRINUSE' ? `port ${process.env.PORT} is taken; set PORT to another` : error.message
+  logger.fatal(why)
+  void close().then(() => process.exit(2))
+})
 server.listen(Number(process.env.PORT ?? 0), '127.0.0.1', () => {
   const address = server.address()
   const port = typeof address === 'object' && address ? address.port : 0

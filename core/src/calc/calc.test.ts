@@ -8,22 +8,11 @@ const monthly = climateAt('cold-valley', 48.2).monthly
 const place = { latitudeDeg: 48.2, longitudeDeg: -115.4 }
 
 /** Published check values and figures worked by hand: name, input, path of the output, value, tolerance. */
+// prettier-ignore
 const TABLE: [string, object, string, number, number][] = [
   // NREL solar position algorithm, its published example
-  [
-    'sun.position',
-    { latitudeDeg: 39.742476, longitudeDeg: -105.1786, at: '2003-10-17T19:30:30Z' },
-    'azimuthDeg',
-    194.34,
-    0.02,
-  ],
-  [
-    'sun.position',
-    { latitudeDeg: 39.742476, longitudeDeg: -105.1786, at: '2003-10-17T19:30:30Z' },
-    'elevationDeg',
-    39.89,
-    0.02,
-  ],
+  ['sun.position', { latitudeDeg: 39.742476, longitudeDeg: -105.1786, at: '2003-10-17T19:30:30Z' }, 'azimuthDeg', 194.34, 0.02],
+  ['sun.position', { latitudeDeg: 39.742476, longitudeDeg: -105.1786, at: '2003-10-17T19:30:30Z' }, 'elevationDeg', 39.89, 0.02],
   // Duffie & Beckman, daily extraterrestrial radiation, with 1361 W/m²
   ['sun.extraterrestrialDaily', { latitudeDeg: 43, dayOfYear: 105 }, 'energyKWhM2', 9.362, 0.005],
   ['sun.extraterrestrialDaily', { latitudeDeg: 57, dayOfYear: 17 }, 'energyKWhM2', 1.393, 0.005],
@@ -33,41 +22,17 @@ const TABLE: [string, object, string, number, number][] = [
   ['sun.diffuseFraction', { clearness: 0.65 }, 'fraction', 0.33361, 1e-5],
   ['sun.diffuseFraction', { clearness: 0.9 }, 'fraction', 0.165, 1e-12],
   // isotropic ground: GHI·albedo·(1 − cos 90°)/2
-  [
-    'sun.planeOfArray',
-    { ghiWM2: 500, zenithDeg: 60, sunAzimuthDeg: 180, tiltDeg: 90, azimuthDeg: 180, dayOfYear: 100 },
-    'groundWM2',
-    50,
-    1e-9,
-  ],
+  ['sun.planeOfArray', { ghiWM2: 500, zenithDeg: 60, sunAzimuthDeg: 180, tiltDeg: 90, azimuthDeg: 180, dayOfYear: 100 }, 'groundWM2', 50, 1e-9],
   // Bendt et al. (1981)
   ['weather.clearnessDistribution', { meanClearness: 0.3 }, 'gamma', -2.125, 0.01],
   ['weather.clearnessDistribution', { meanClearness: 0.5 }, 'gamma', 2.272, 0.01],
   ['weather.clearnessDistribution', { meanClearness: 0.5, at: 0.05 }, 'cumulative', 0, 1e-12],
   // code and hand
   ['array.coldVoltage', { inSeries: 9, vocV: 49.8, betaVocPctPerK: -0.26, coldestC: -31 }, 'volts', 513.5, 0.05],
-  [
-    'array.coldVoltage',
-    { inSeries: 10, vocV: 40, betaVocPctPerK: -0.3, coldestC: -18, method: 'code-table' },
-    'volts',
-    472,
-    1e-9,
-  ],
-  [
-    'array.hotVoltage',
-    { inSeries: 4, vmpV: 31.3, betaVmpPctPerK: -0.34, hottestCellC: 65 },
-    'volts',
-    125.2 * 0.864,
-    1e-9,
-  ],
+  ['array.coldVoltage', { inSeries: 10, vocV: 40, betaVocPctPerK: -0.3, coldestC: -18, method: 'code-table' }, 'volts', 472, 1e-9],
+  ['array.hotVoltage', { inSeries: 4, vmpV: 31.3, betaVmpPctPerK: -0.34, hottestCellC: 65 }, 'volts', 125.2 * 0.864, 1e-9],
   // Faiman (2008): 800/(25 + 6.84·2) above the air
-  [
-    'array.moduleTemperature',
-    { irradianceWM2: 800, airC: -5, windMS: 2, mounting: 'open-rack' },
-    'cellC',
-    -5 + 800 / 38.68,
-    1e-9,
-  ],
+  ['array.moduleTemperature', { irradianceWM2: 800, airC: -5, windMS: 2, mounting: 'open-rack' }, 'cellC', -5 + 800 / 38.68, 1e-9],
   ['array.power', { ratedW: 400, irradianceWM2: 250, cellC: 5, gammaPctPerK: -0.35 }, 'watts', 107, 1e-9],
   // Manwell & McGowan (1993), 225 Ah unit
   ['bank.kineticCapacity', { qmaxAh: 257.9, c: 0.484, kPerH: 0.355, hours: 20 }, 'ampHours', 225, 1],
@@ -75,13 +40,7 @@ const TABLE: [string, object, string, number, number][] = [
   ['bank.freezingPoint', { stateOfCharge: 0.5 }, 'celsius', -25.2, 0.05],
   ['bank.freezingPoint', { stateOfCharge: 0 }, 'celsius', -10.8, 0.05],
   ['bank.sag', { openCircuitV: 51.8, ohm: 0.021, watts: 7800 }, 'volts', 48.417, 0.001],
-  [
-    'bank.sizeByHand',
-    { dailyWh: 7000, days: 3, depth: 0.5, batteryC: 10, chemistry: 'flooded', systemV: 48, unitV: 6, unitAh: 420 },
-    'inParallel',
-    3,
-    0,
-  ],
+  ['bank.sizeByHand', { dailyWh: 7000, days: 3, depth: 0.5, batteryC: 10, chemistry: 'flooded', systemV: 48, unitV: 6, unitAh: 420 }, 'inParallel', 3, 0],
   [
     'bank.fitKinetic',
     {
@@ -97,27 +56,9 @@ const TABLE: [string, object, string, number, number][] = [
     0.005,
   ],
   ['bank.currentShares', { milliohm: [12, 12, 12], linkMilliohm: 0.6, takeoff: 'one-end' }, 'sharesPct.0', 38.42, 0.01],
-  [
-    'bank.currentShares',
-    { milliohm: [12, 12, 12, 12], linkMilliohm: 0.6, takeoff: 'one-end' },
-    'sharesPct.3',
-    19.76,
-    0.01,
-  ],
-  [
-    'inverter.input',
-    { idleW: 40, ratedW: 6000, peakEfficiency: 0.945, peakAtFraction: 0.3, fullLoadEfficiency: 0.9, watts: 6000 },
-    'efficiency',
-    0.9,
-    1e-12,
-  ],
-  [
-    'inverter.input',
-    { idleW: 40, ratedW: 6000, peakEfficiency: 0.945, peakAtFraction: 0.3, fullLoadEfficiency: 0.9, watts: 0 },
-    'inputW',
-    40,
-    1e-12,
-  ],
+  ['bank.currentShares', { milliohm: [12, 12, 12, 12], linkMilliohm: 0.6, takeoff: 'one-end' }, 'sharesPct.3', 19.76, 0.01],
+  ['inverter.input', { idleW: 40, ratedW: 6000, peakEfficiency: 0.945, peakAtFraction: 0.3, fullLoadEfficiency: 0.9, watts: 6000 }, 'efficiency', 0.9, 1e-12],
+  ['inverter.input', { idleW: 40, ratedW: 6000, peakEfficiency: 0.945, peakAtFraction: 0.3, fullLoadEfficiency: 0.9, watts: 0 }, 'inputW', 40, 1e-12],
   [
     'inverter.legs',
     {
@@ -131,20 +72,8 @@ const TABLE: [string, object, string, number, number][] = [
     5,
     1e-12,
   ],
-  [
-    'generator.derate',
-    { ratedW: 7000, elevationM: 1050, airC: 25, fuel: 'propane' },
-    'watts',
-    7000 * 0.895 * 0.9,
-    1e-6,
-  ],
-  [
-    'generator.fuel',
-    { ratedW: 6000, watts: 3000, hours: 2, fuel: 'diesel' },
-    'litres',
-    (0.07 * 6 + 0.25 * 3) * 2,
-    1e-9,
-  ],
+  ['generator.derate', { ratedW: 7000, elevationM: 1050, airC: 25, fuel: 'propane' }, 'watts', 7000 * 0.895 * 0.9, 1e-6],
+  ['generator.fuel', { ratedW: 6000, watts: 3000, hours: 2, fuel: 'diesel' }, 'litres', (0.07 * 6 + 0.25 * 3) * 2, 1e-9],
   ['wiring.drop', { size: '6 AWG', oneWayM: 42.672, amps: 18.5, volts: 118 }, 'dropV', 2.543, 0.001],
   ['wiring.ampacity', { size: '2/0 AWG', insulationC: 75, ambientC: 30, conductors: 3 }, 'amps', 175, 1e-9],
 ]

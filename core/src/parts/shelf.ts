@@ -33,6 +33,7 @@ const module = (
   price,
 })
 
+// prettier-ignore
 export const moduleParts: ModulePart[] = [
   module('mono-415', 'Mono 415 W, 108 half-cells', 415, 37.4, 13.98, 31.3, 13.26, 108, 1.722, 1.134, 21.5, 145),
   module('mono-450', 'Mono 450 W, 120 half-cells', 450, 41.5, 13.75, 34.7, 12.97, 120, 1.909, 1.134, 24.5, 165),
@@ -109,6 +110,7 @@ const lead = (
   price,
 })
 
+// prettier-ignore
 export const batteryParts: BatteryPart[] = [
   lfp('lfp-51-100', 'LFP 51.2 V 100 Ah rack unit', 51.2, 100, 45, 1450),
   lfp('lfp-51-280', 'LFP 51.2 V 280 Ah floor unit', 51.2, 280, 118, 3300),
@@ -144,6 +146,7 @@ const controller = (
   price,
 })
 
+// prettier-ignore
 export const controllerParts: ControllerPart[] = [
   controller('track-450-100', 'Tracking 450 V, 100 A out, two inputs', 450, 80, 400, 44, 100, 980),
   controller('track-250-85', 'Tracking 250 V, 85 A out', 250, 60, 245, 70, 85, 720),
@@ -185,6 +188,7 @@ const inverter = (
   price,
 })
 
+// prettier-ignore
 export const inverterParts: InverterPart[] = [
   inverter('split-6k-48', 'Split-phase 6 kW, 48 V', 'split-phase', 48, 6000, 2.5, 5, 42, 90, 50, 42, 1900),
   inverter('split-8k-48', 'Split-phase 8 kW, 48 V', 'split-phase', 48, 8000, 2.2, 5, 60, 110, 60, 56, 2600),
@@ -196,6 +200,7 @@ export const inverterParts: InverterPart[] = [
   inverter('one30-5k-48', 'Single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 28, 70, 50, 30, 1450),
 ]
 
+// prettier-ignore
 export const generatorParts: GeneratorPart[] = [
   { id: 'petrol-2k', name: 'Petrol inverter set 2.2 kW', fuel: 'petrol', ratedW: 2200, price: 950 },
   { id: 'propane-7k', name: 'Propane open-frame set 7 kW', fuel: 'propane', ratedW: 7000, price: 1400 },

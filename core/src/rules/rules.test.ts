@@ -65,22 +65,13 @@ describe('the registry', () => {
 })
 
 /** Rule, the state it must be in, the design and what is changed in it. */
+// prettier-ignore
 const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['place.dark-month', 'watch', larkspurBench, () => {}],
-  [
-    'place.dark-month',
-    'sound',
-    larkspurBench,
-    (d) => d.place.monthly.forEach((month) => (month.ghiKWhM2Day = Math.max(month.ghiKWhM2Day, 2))),
-  ],
+  ['place.dark-month', 'sound', larkspurBench, (d) => d.place.monthly.forEach((month) => (month.ghiKWhM2Day = Math.max(month.ghiKWhM2Day, 2)))],
   ['place.illustrative-climate', 'open', larkspurBench, () => {}],
   ['loads.unmetered', 'watch', larkspurBench, () => {}],
-  [
-    'loads.unmetered',
-    'sound',
-    larkspurBench,
-    (d) => d.loads.forEach((load) => Object.assign(load, { basis: 'metered', meteredKWh: 3, meteredHours: 168 })),
-  ],
+  ['loads.unmetered', 'sound', larkspurBench, (d) => d.loads.forEach((load) => Object.assign(load, { basis: 'metered', meteredKWh: 3, meteredHours: 168 }))],
   ['loads.large-share', 'watch', larkspurBench, (d) => Object.assign(d.loads[3], { runningW: 2000, hoursPerDay: 20 })],
   ['bank.parallel', 'watch', larkspurBench, (d) => (d.bank.inParallel = 10)],
   ['bank.parallel', 'stop', larkspurFlooded, (d) => (d.bank.inParallel = 5)],
@@ -89,12 +80,7 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['bank.charge-rate', 'sound', larkspurFlooded, () => {}],
   ['bank.charge-rate', 'stop', larkspurFlooded, (d) => (d.bank.inParallel = 1)],
   ['bank.charge-rate', 'watch', larkspurBench, (d) => (d.bank.inParallel = 1)],
-  [
-    'bank.cold',
-    'stop',
-    larkspurFlooded,
-    (d) => Object.assign(d.place, { recordLowC: -45, batteryRoom: { kind: 'unheated', setC: 0 } }),
-  ],
+  ['bank.cold', 'stop', larkspurFlooded, (d) => Object.assign(d.place, { recordLowC: -45, batteryRoom: { kind: 'unheated', setC: 0 } })],
   ['bank.shock', 'watch', larkspurBench, () => {}],
   ['array.missing', 'open', larkspurBench, (d) => (d.arrays = [])],
   ['array.cold-voltage', 'watch', larkspurBench, (d) => (d.arrays[0].inSeries = 10)],

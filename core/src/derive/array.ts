@@ -1,0 +1,128 @@
+import { arrayRatedW } from '../array/power.ts'
+import { coldVoltage, HOT_CELL_RISE_K, hotVoltage } from '../array/voltage.ts'
+import type { Design } from '../design/types.ts'
+import { MONTH_NAMES } from '../sun/calendar.ts'
+import { monthlyPlane } from '../sun/monthly.ts'
+import { surfaceOf } from '../winter/engine.ts'
+import { term, worked } from '../working/working.ts'
+import type { Add, DerivedArray } from './sheets.ts'
+import { sunYearOf } from './sunYearOf.ts'
+
+export function deriveArrays(design: Design): DerivedArray[] {
+  const { place, schools } = design
+  const sun = sunYearOf(place)
+  return design.arrays.map((array) => {
+    const { module, inSeries, inParallel } = array
+    const string = { inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC: place.recordLowC }
+    const sunHours = monthlyPlane(sun, place.monthly, surfaceOf(place, array, schools.skyModel))
+    return {
+      id: array.id,
+      ratedW: arrayRatedW(array),
+      cold: {
+        coefficient: coldVoltage({ ...string, method: 'coefficient' }),
+        'code-table': coldVoltage({ ...string, method: 'code-table' }),
+        flat: coldVoltage({ ...string, method: 'flat' }),
+      },
+      hotV: hotVoltage({
+        inSeries,
+        vmpV: module.vmpV,
+        betaVmpPctPerK: module.gammaPctPerK,
+        hottestCellC: place.recordHighC + HOT_CELL_RISE_K,
+      }),
+      iscA: module.iscA * inParallel,
+      sunHours,
+      worstSunHours: Math.min(...sunHours),
+    }
+  })
+}
+
+/** Sun hours of all arrays together, weighted by their rating; of the level ground where there is no array. */
+export function combinedSun(design: Design, arrays: readonly DerivedArray[]): number[] {
+  const total = arrays.reduce((sum, array) => sum + array.ratedW, 0)
+  if (total <= 0) return design.place.monthly.map((month) => month.ghiKWhM2Day)
+  return Array.from(
+    { length: 12 },
+    (_, m) => arrays.reduce((sum, array) => sum + array.sunHours[m] * array.ratedW, 0) / total,
+  )
+}
+
+export function arraySheets(
+  design: Design,
+  arrays: readonly DerivedArray[],
+  batteryDayWh: number,
+  sunHours: number,
+  worstMonth: number,
+  add: Add,
+): void {
+  const rated = add(
+    worked(
+      'array.rated',
+      'Array',
+      arrays.reduce((sum, array) => sum + array.ratedW, 0),
+      'W',
+      {
+        says: 'modules × rated watts',
+        terms: design.arrays.map((array) =>
+          term(array.name, arrayRatedW(array), 'W', `${array.inSeries} × ${array.inParallel}`),
+        ),
+        source: 'data sheet',
+      },
+    ),
+  )
+  const need = add(
+    worked('array.need', 'Array by the hand method', sunHours > 0 ? batteryDayWh / (sunHours * 0.8) : 0, 'W', {
+      says: `daily need ÷ (sun hours of ${MONTH_NAMES[worstMonth]} × 0.8)`,
+      terms: [
+        term('daily need at the battery', batteryDayWh, 'Wh/d'),
+        term('sun hours', sunHours, 'h'),
+        term('system factor', 0.8, ''),
+      ],
+      school: '0.8 system factor',
+      source: 'stand-alone sizing practice; the winter run uses named losses instead',
+    }),
+  )
+  add(
+    worked('array.cover', 'Worst-month cover', need > 0 ? rated / need : 0, 'share', {
+      says: 'array ÷ array by the hand method',
+      terms: [term('array', rated, 'W'), term('by the hand method', need, 'W')],
+      source: 'as above',
+    }),
+  )
+  design.arrays.forEach((array, i) => {
+    const { module, inSeries } = array
+    const { coldVoltage: school } = design.schools
+    add(
+      worked(`array.cold-voltage.${array.id}`, `${array.name}: coldest dawn`, arrays[i].cold[school], 'V', {
+        says:
+          school === 'coefficient'
+            ? 'n × Voc × (1 + β × (record low − 25))'
+            : school === 'code-table'
+              ? 'n × Voc × code table factor'
+              : 'n × Voc × 1.25',
+        terms: [
+          term('in series', inSeries, ''),
+          term('Voc', module.vocV, 'V', module.name),
+          term('β of Voc', module.betaVocPctPerK, '%/K'),
+          term('record low', design.place.recordLowC, '°C', 'step Place'),
+          term('by coefficient', arrays[i].cold.coefficient, 'V'),
+          term('by the code table', arrays[i].cold['code-table'], 'V'),
+          term('by flat 1.25', arrays[i].cold.flat, 'V'),
+        ],
+        school,
+        source: 'IEC 60891 with the data sheet’s β; NEC table 690.7(A)',
+      }),
+    )
+    add(
+      worked(`array.hot-voltage.${array.id}`, `${array.name}: hottest afternoon`, arrays[i].hotV, 'V', {
+        says: 'n × Vmp × (1 + γ × (cell − 25)), cell = record high + 35 K',
+        terms: [
+          term('in series', inSeries, ''),
+          term('Vmp', module.vmpV, 'V', module.name),
+          term('γ', module.gammaPctPerK, '%/K'),
+          term('cell', design.place.recordHighC + HOT_CELL_RISE_K, '°C'),
+        ],
+        source: 'IEC 60891; Faiman 2008 for the cell',
+      }),
+    )
+  })
+}

@@ -1,0 +1,102 @@
+import { coldFactor } from '../bank/chemistry.ts'
+import { bankNominalV, ratedAh, ratedWh, usableWh } from '../bank/layout.ts'
+import type { Design } from '../design/types.ts'
+import { term, worked } from '../working/working.ts'
+import type { Add, DerivedArray } from './sheets.ts'
+
+export function bankSheets(
+  design: Design,
+  batteryDayWh: number,
+  batteryC: number,
+  sunHours: number,
+  arrays: readonly DerivedArray[],
+  add: Add,
+): void {
+  const { bank } = design
+  const cold = coldFactor(bank.part.chemistry, batteryC)
+  const volts = bankNominalV(bank)
+  const rated = add(
+    worked('bank.rated', 'Rated energy', ratedWh(bank), 'Wh', {
+      says: 'unit V × unit Ah × series × parallel',
+      terms: [
+        term('unit', bank.part.nominalV, 'V', bank.part.name),
+        term('unit, 20 h rate or nearest', ratedAh(bank.part), 'Ah'),
+        term('in series', bank.inSeries, ''),
+        term('in parallel', bank.inParallel, ''),
+      ],
+      source: 'data sheet',
+    }),
+  )
+  const usable = add(
+    worked('bank.usable', 'Usable energy', usableWh(bank, batteryC), 'Wh', {
+      says: 'rated × depth allowed × cold factor',
+      terms: [
+        term('rated', rated, 'Wh'),
+        term('depth allowed', bank.allowedDepth, 'share'),
+        term(`cold factor at ${batteryC.toFixed(0)} °C`, cold, ''),
+      ],
+      source: 'IEEE 1013 temperature multipliers; makers’ curves for LFP',
+    }),
+  )
+  add(
+    worked(
+      'bank.need',
+      'Bank by the hand method',
+      (batteryDayWh * bank.autonomyDays) / bank.allowedDepth / cold,
+      'Wh',
+      {
+        says: 'daily need × days without sun ÷ depth allowed ÷ cold factor',
+        terms: [
+          term('daily need at the battery', batteryDayWh, 'Wh/d'),
+          term('days without sun', bank.autonomyDays, 'd'),
+          term('depth allowed', bank.allowedDepth, 'share'),
+          term('cold factor', cold, ''),
+        ],
+        school: `${bank.autonomyDays} days`,
+        source: 'stand-alone sizing practice, IEEE 1013',
+      },
+    ),
+  )
+  add(
+    worked('bank.days', 'Days without sun', batteryDayWh > 0 ? usable / batteryDayWh : 0, 'd', {
+      says: 'usable energy ÷ daily need at the battery',
+      terms: [term('usable', usable, 'Wh'), term('daily need at the battery', batteryDayWh, 'Wh/d')],
+      source: 'stand-alone sizing practice, IEEE 1013',
+    }),
+  )
+  const arrayA = arrays.reduce((sum, array) => sum + array.ratedW, 0) / volts
+  const outputA = design.controllers.reduce((sum, { part }) => sum + part.outputA, 0)
+  const chargeA = Math.min(arrayA, outputA)
+  const capacityAh = ratedAh(bank.part) * bank.inParallel
+  add(
+    worked('bank.charge-rate', 'Charge rate from the sun', chargeA / capacityAh, 'share', {
+      says: 'bright-sun charging current ÷ rated capacity',
+      terms: [
+        term('array ÷ bank voltage', arrayA, 'A'),
+        term('controllers’ output', outputA, 'A'),
+        term('capacity', capacityAh, 'Ah'),
+      ],
+      source: 'makers’ charging advice',
+    }),
+  )
+  const ratedW = arrays.reduce((sum, array) => sum + array.ratedW, 0)
+  const harvestWh = ratedW * sunHours * 0.8
+  const spareWh = add(
+    worked('bank.surplus', 'Sun less need, worst month', harvestWh - batteryDayWh, 'Wh/d', {
+      says: 'worst-month harvest − daily need; below zero the bank only falls until a brighter month or the generator',
+      terms: [
+        term('harvest', harvestWh, 'Wh/d', '0.8 system factor'),
+        term('daily need at the battery', batteryDayWh, 'Wh/d'),
+      ],
+      source: 'stand-alone sizing practice',
+    }),
+  )
+  if (spareWh <= 0) return
+  add(
+    worked('bank.recharge-days', 'Days to recharge, worst month', usable / spareWh, 'd', {
+      says: 'usable energy ÷ (worst-month harvest − daily need)',
+      terms: [term('usable', usable, 'Wh'), term('left over a day', spareWh, 'Wh/d')],
+      source: 'stand-alone sizing practice',
+    }),
+  )
+}

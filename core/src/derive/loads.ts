@@ -1,0 +1,59 @@
+import type { Design } from '../design/types.ts'
+import { curveOf, inverterInput } from '../inverter/efficiency.ts'
+import { coincidentPeak, type CoincidentPeak } from '../loads/peak.ts'
+import { MONTH_NAMES } from '../sun/calendar.ts'
+import { term, worked } from '../working/working.ts'
+import type { Add } from './sheets.ts'
+
+export function peaks(design: Design) {
+  const ac = design.loads.filter((load) => load.leg !== 'DC')
+  const other = design.schools.peak === 'coincidence' ? 'everything' : 'coincidence'
+  return { peak: coincidentPeak(ac, design.schools.peak), otherPeak: coincidentPeak(ac, other) }
+}
+
+export function loadSheets(design: Design, loadsWh: readonly number[], peak: CoincidentPeak, add: Add): number {
+  const worstLoad = loadsWh.indexOf(Math.max(...loadsWh))
+  const dayWh = add(
+    worked('loads.worst-day', 'Household, worst month', loadsWh[worstLoad], 'Wh/d', {
+      says: `sum of every load on an average day of ${MONTH_NAMES[worstLoad]}`,
+      terms: design.loads.length <= 40 ? [term('loads', design.loads.length, '', 'step Loads')] : [],
+      source: 'IEEE 1013 load audit; meter before nameplate',
+    }),
+  )
+  const curve = curveOf(design.inverter.part, design.inverter.quantity)
+  const meanW = dayWh / 24
+  const conversionWh = (inverterInput(curve, meanW) - meanW) * 24
+  const selfWh = design.controllers.reduce((sum, { part }) => sum + part.selfW * 24, 0)
+  add(
+    worked('loads.peak', 'On at once', peak.continuousW, 'W', {
+      says:
+        peak.school === 'everything'
+          ? 'all running watts × 1.2'
+          : 'worst hour of the load day, with its largest load at full watts',
+      terms: [],
+      school: peak.school === 'everything' ? 'everything at once + 20 %' : 'realistic coincidence',
+      source: 'practice; both schools are shown',
+    }),
+  )
+  add(
+    worked('loads.surge', 'Largest start', peak.surgeW, 'W', {
+      says: 'what is on at once + the extra watts of the largest start',
+      terms: [
+        term('on at once', peak.continuousW, 'W'),
+        term(`start of ${peak.starter || 'nothing'}`, peak.surgeW - peak.continuousW, 'W'),
+      ],
+      source: 'motor-start multiples of practice where no start watts are stated',
+    }),
+  )
+  return add(
+    worked('loads.battery-day', 'Daily need at the battery', dayWh + conversionWh + selfWh, 'Wh/d', {
+      says: 'household + inverter conversion and idle draw + controllers',
+      terms: [
+        term('household', dayWh, 'Wh/d', 'step Loads'),
+        term('inverter: conversion and idle', conversionWh, 'Wh/d', 'step Inverter'),
+        term('controllers', selfWh, 'Wh/d', 'step Array'),
+      ],
+      source: 'inverter curve idle + a·P + b·P² at the mean power',
+    }),
+  )
+}
