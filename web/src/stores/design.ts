@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, toRaw, watch } from 'vue'
+import { computed, ref, shallowReactive, shallowRef, toRaw, watch } from 'vue'
 import { checkDesign, type DesignEntry, type StoredDesign } from '@ambrel/contract'
 import {
   derive,
@@ -33,7 +33,8 @@ export const useDesign = defineStore('design', () => {
   const savedDocument = shallowRef<Design | null>(null)
   const siblings = ref<DesignEntry[]>([])
   const familyId = ref('')
-  const history = ref(emptyHistory<Design>())
+  /** shallow, so that undone documents come back as plain as they went in */
+  const history = shallowReactive(emptyHistory<Design>())
   const saveState = ref<SaveState>('saved')
   const savedAt = ref<Date | null>(null)
   const conflict = shallowRef<StoredDesign | null>(null)
@@ -65,7 +66,7 @@ export const useDesign = defineStore('design', () => {
     document.value = null
     const stored = await api.design(wanted)
     adopt(stored)
-    history.value = emptyHistory()
+    Object.assign(history, emptyHistory<Design>())
     suggestion.value = null
     siblings.value = (await api.designs()).filter((entry) => entry.familyId === stored.familyId)
     restoreDraft(stored)
@@ -88,7 +89,7 @@ export const useDesign = defineStore('design', () => {
     const text = localStorage.getItem(draftKey(stored.id))
     if (!text) return
     const draft = JSON.parse(text) as Draft
-    record(history.value, stored.document, 'unsaved edits', '', Date.now())
+    record(history, stored.document, 'unsaved edits', '', Date.now())
     document.value = draft.document
     version.value = draft.version
     if (draft.version !== stored.version) {
@@ -107,7 +108,7 @@ export const useDesign = defineStore('design', () => {
 
   function replace(label: string, next: Design, mergeKey = ''): void {
     if (!document.value) return
-    record(history.value, document.value, label, mergeKey, Date.now())
+    record(history, document.value, label, mergeKey, Date.now())
     document.value = next
     changed()
   }
@@ -120,7 +121,7 @@ export const useDesign = defineStore('design', () => {
 
   function undo(): void {
     if (!document.value) return
-    const step = stepBack(history.value, document.value)
+    const step = stepBack(history, document.value)
     if (!step) return
     document.value = step.document
     suggestion.value = null
@@ -129,7 +130,7 @@ export const useDesign = defineStore('design', () => {
 
   function redo(): void {
     if (!document.value) return
-    const step = stepForward(history.value, document.value)
+    const step = stepForward(history, document.value)
     if (!step) return
     document.value = step.document
     changed()
@@ -203,7 +204,7 @@ export const useDesign = defineStore('design', () => {
 
   function takeTheirs(): void {
     if (!conflict.value || !document.value) return
-    record(history.value, document.value, 'my edits', '', Date.now())
+    record(history, document.value, 'my edits', '', Date.now())
     const summary = winterSummary.value
     adopt(conflict.value)
     winterSummary.value = summary
@@ -256,10 +257,10 @@ export const useDesign = defineStore('design', () => {
     derived,
     findings,
     levelOf,
-    canUndo: computed(() => history.value.past.length > 0),
-    canRedo: computed(() => history.value.future.length > 0),
-    undoLabel: computed(() => history.value.past.at(-1)?.label ?? ''),
-    redoLabel: computed(() => history.value.future.at(-1)?.label ?? ''),
+    canUndo: computed(() => history.past.length > 0),
+    canRedo: computed(() => history.future.length > 0),
+    undoLabel: computed(() => history.past.at(-1)?.label ?? ''),
+    redoLabel: computed(() => history.future.at(-1)?.label ?? ''),
     open,
     edit,
     replace,
