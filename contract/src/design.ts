@@ -143,7 +143,6 @@ const array = Joi.object({
   tiltDeg: number(0, 90),
   azimuthDeg: number(0, 360),
   mounting: choice('open-rack', 'roof-parallel'),
-  distanceM: number(0, 5000),
   soilingLoss: number(0, 0.9),
   mismatchLoss: number(0, 0.9),
   lightInducedLoss: number(0, 0.9),

@@ -8,8 +8,6 @@ const root = fileURLToPath(new URL('../..', import.meta.url))
 export async function startApplication(): Promise<{
   base: string
   stop: () => Promise<void>
-  pause: () => void
-  resume: () => void
 }> {
   const serverUrl = process.env.AMBREL_TEST_SERVER
   if (!serverUrl) throw new Error('AMBREL_TEST_SERVER is not set; run the tests with npm test')
@@ -25,8 +23,6 @@ export async function startApplication(): Promise<{
   const port = await listening(child)
   return {
     base: `http://127.0.0.1:${port}`,
-    pause: () => void child.kill('SIGSTOP'),
-    resume: () => void child.kill('SIGCONT'),
     stop: async () => {
       const ended = new Promise((resolve) => child.once('exit', resolve))
       child.kill('SIGTERM')

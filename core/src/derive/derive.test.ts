@@ -183,6 +183,7 @@ describe('rules', () => {
 describe('what contradicts itself', () => {
   it.each([
     ['loads', (d: Design): unknown => (d.loads = [])],
+    ['bank.cutoffStateOfCharge', (d: Design): unknown => (d.bank.cutoffStateOfCharge = 0.25)],
     ['bank.part.nominalV', (d: Design): unknown => (d.bank.part.nominalV = 36)],
     ['bank.inSeries', (d: Design): unknown => (d.bank.inSeries = 2)],
     ['place.recordLowC', (d: Design): unknown => (d.place.recordLowC = 50)],

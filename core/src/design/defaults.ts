@@ -77,7 +77,6 @@ export function newArray(
     module: partById(moduleParts, moduleId),
     controllerId,
     mounting: 'open-rack',
-    distanceM: 15,
     soilingLoss: 0.02,
     mismatchLoss: 0.015,
     lightInducedLoss: 0.015,

@@ -72,11 +72,11 @@ function bankProblems({ bank, inverter }: Design, report: Report): void {
       bank.inSeries,
       `${bank.inSeries} units of ${bank.part.nominalV} V in series do not make ${bank.systemV} V; ${series} do`,
     )
-  if (bank.cutoffStateOfCharge >= 1 - bank.allowedDepth + 0.5)
+  if (bank.cutoffStateOfCharge > 1 - bank.allowedDepth + 1e-9)
     report(
       'bank.cutoffStateOfCharge',
       bank.cutoffStateOfCharge,
-      `cut-out at ${bank.cutoffStateOfCharge} leaves nothing of the allowed depth ${bank.allowedDepth}`,
+      `cut-out at a charge of ${bank.cutoffStateOfCharge} comes before the allowed depth ${bank.allowedDepth} is reached; at most ${(1 - bank.allowedDepth).toFixed(2)}`,
     )
   if (inverter.part.bankV !== bank.systemV)
     report(

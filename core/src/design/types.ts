@@ -166,7 +166,6 @@ export interface ArrayField {
   tiltDeg: number
   azimuthDeg: number
   mounting: Mounting
-  distanceM: number
   /** shares lost, 0…1 */
   soilingLoss: number
   mismatchLoss: number

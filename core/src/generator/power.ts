@@ -33,3 +33,14 @@ export function fuelLitres(ratedW: number, watts: number, hours: number, fuel: F
   const { idle, slope } = WILLANS[fuel]
   return ((idle * ratedW + slope * watts) / 1000) * hours
 }
+
+/** Small sets want fresh oil about this often, h. Source: makers' usual service tables. */
+const OIL_EVERY_H = 100
+
+/** What a year of running asks for: money for fuel, and oil changes. */
+export function runningCost(
+  year: { fuelL: number; generatorHours: number },
+  fuelPricePerL: number,
+): { fuel: number; oilChanges: number } {
+  return { fuel: year.fuelL * fuelPricePerL, oilChanges: Math.ceil(year.generatorHours / OIL_EVERY_H) }
+}

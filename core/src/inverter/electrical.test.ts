@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { derate, fuelLitres } from '../generator/power.ts'
+import { derate, fuelLitres, runningCost } from '../generator/power.ts'
 import { inverterCurve, inverterInput, inverterOutput } from './efficiency.ts'
 import { legs } from './legs.ts'
 
@@ -47,6 +47,11 @@ describe('generator', () => {
     [7000, 150, 36, 'propane', 7000 * 0.98 * 0.9],
   ] as const)('%s W at %s m, %s °C, %s → %s W', (rated, elevation, air, fuel, watts) => {
     expect(derate(rated, elevation, air, fuel)).toBeCloseTo(watts, 6)
+  })
+
+  it('a year costs its litres and an oil change every hundred hours begun', () => {
+    expect(runningCost({ fuelL: 250, generatorHours: 101 }, 0.8)).toEqual({ fuel: 200, oilChanges: 2 })
+    expect(runningCost({ fuelL: 0, generatorHours: 0 }, 0.8)).toEqual({ fuel: 0, oilChanges: 0 })
   })
 
   it('burns a straight line of fuel', () => {

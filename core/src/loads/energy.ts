@@ -1,5 +1,4 @@
 import type { Load } from '../design/types.ts'
-import { MONTH_DAYS } from '../sun/calendar.ts'
 
 const DAYS_PER_MONTH = 365 / 12
 
@@ -60,9 +59,4 @@ function need(load: Load, field: Needed): number {
 export function normalShape(load: Load): number[] {
   const sum = load.hourShape.reduce((a, b) => a + b, 0)
   return sum > 0 ? load.hourShape.map((weight) => weight / sum) : Array<number>(24).fill(1 / 24)
-}
-
-/** Mean of twelve monthly daily values over the year, weighted by days. */
-export function yearlyMean(monthly: readonly number[]): number {
-  return monthly.reduce((sum, value, month) => sum + value * MONTH_DAYS[month], 0) / 365
 }

@@ -50,24 +50,6 @@ export function sunYear(location: Location): SunYear {
   return year
 }
 
-/** One day of the sun's year, for monthly methods that need only twelve of them; arrays of 24. */
-export function sunDay(
-  location: Location,
-  dayOfYear: number,
-): Pick<SunYear, 'extraWhM2' | 'cosZenith' | 'azimuthDeg' | 'profile'> & {
-  normalExtraWM2: number
-  extraDayWhM2: number
-} {
-  const day = {
-    extraWhM2: new Float64Array(24),
-    cosZenith: new Float64Array(24).fill(-1),
-    azimuthDeg: new Float64Array(24),
-    profile: new Float64Array(24),
-  }
-  const extraDayWhM2 = hoursOfDay(location, dayOfYear, day, 0)
-  return { ...day, extraDayWhM2, normalExtraWM2: normalExtraterrestrial(dayOfYear) }
-}
-
 function fillDay(year: SunYear, location: Location, day: number): void {
   year.normalExtraWM2[day] = normalExtraterrestrial(day + 1)
   year.dailyExtraWhM2[day] = hoursOfDay(location, day + 1, year, day * 24)

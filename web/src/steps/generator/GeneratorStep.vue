@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Generator, GeneratorPart } from '@ambrel/core'
+import { runningCost, type Generator, type GeneratorPart } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import PartPicker from '../../fields/PartPicker.vue'
@@ -16,6 +16,14 @@ function set<K extends keyof Generator>(key: K, value: Generator[K] | null): voi
   design.edit(`generator: ${key}`, (draft) => (draft.generator[key] = value as Generator[K]), `generator.${key}`)
 }
 const winter = computed(() => design.winterSummary)
+const costs = computed(() => {
+  if (!winter.value) return null
+  const { fuelPricePerL } = generator.value
+  return {
+    typical: runningCost(winter.value.median, fuelPricePerL),
+    bad: runningCost(winter.value.oneInTen, fuelPricePerL),
+  }
+})
 const FUELS = [
   { value: 'petrol' as const, label: 'petrol' },
   { value: 'propane' as const, label: 'propane' },
@@ -31,10 +39,7 @@ const currency = computed(() => design.document!.budget.currency)
     <Figure :value="prefs.show(winter?.median.generatorHours, 'h')" label="typical year" />
     <Figure :value="prefs.show(winter?.oneInTen.generatorHours, 'h')" label="1 year in 10" />
     <Figure :value="prefs.show(winter?.median.fuelL, 'L')" :label="`${generator.part.fuel}, typical`" />
-    <Figure
-      :value="winter ? `${prefs.show(winter.median.fuelL * generator.fuelPricePerL, '')} ${currency}` : '—'"
-      label="fuel, typical"
-    />
+    <Figure :value="winter ? `${prefs.show(costs!.typical.fuel, '')} ${currency}` : '—'" label="fuel, typical" />
     <Figure id="generator.power" />
     <Figure id="generator.load-share" />
     <Figure id="generator.refill-hours" />
@@ -181,8 +186,8 @@ const currency = computed(() => design.document!.budget.currency)
           </tr>
           <tr>
             <td>oil changes, every 100 h</td>
-            <td class="n">{{ Math.ceil(winter.median.generatorHours / 100) }}</td>
-            <td class="n">{{ Math.ceil(winter.oneInTen.generatorHours / 100) }}</td>
+            <td class="n">{{ costs!.typical.oilChanges }}</td>
+            <td class="n">{{ costs!.bad.oilChanges }}</td>
           </tr>
         </tbody>
       </table>

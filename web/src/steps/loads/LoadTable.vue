@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ChevronDown, ChevronRight, Copy, Trash2 } from '@lucide/vue'
-import { dailyEnergy, nextId, type Load } from '@ambrel/core'
+import { dailyEnergy, nextId, statedDailyEnergy, type Load } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
@@ -35,7 +35,7 @@ function setBasis(i: number, basis: Load['basis']): void {
   design.edit('how it is stated', (draft) => {
     const load = draft.loads[i]
     load.basis = basis
-    const wh = (load.runningW * load.hoursPerDay * load.duty * load.daysPerWeek) / 7
+    const wh = statedDailyEnergy({ ...load, quantity: 1, basis: 'rated' })
     if (basis === 'metered')
       Object.assign(load, {
         meteredHours: load.meteredHours ?? 168,
