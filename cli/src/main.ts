@@ -2,7 +2,7 @@ import { Command, CommanderError } from 'commander'
 import { derive, findings, larkspurBench, MAX_YEARS, runStartDay, summariseWinter, WinterEngine } from '@ambrel/core'
 import { formatPage } from '@ambrel/contract'
 import { calc, calcLines, listFunctions } from './calc.ts'
-import { InputError, readDesign, wholeNumber } from './files.ts'
+import { InputError, readDesign, wholeNumber, withWeather } from './files.ts'
 import { runDesign } from './run.ts'
 
 const WRONG_INPUT = 2
@@ -49,12 +49,13 @@ function program(): Command {
     .option('--years <n>', `1 to ${MAX_YEARS}`)
     .option('--seed <n>', 'whole number')
     .option('--trace <csv>', 'writes every hour to this file')
-    .action((file: string, options: { years?: string; seed?: string; trace?: string }) => {
-      const design = readDesign(file)
+    .option('--weather <file>', 'runs the years of an EPW, TMY3 or hourly CSV file in place of made ones')
+    .action((file: string, options: { years?: string; seed?: string; trace?: string; weather?: string }) => {
+      const { design, series } = withWeather(readDesign(file), options.weather)
       const years =
         options.years === undefined ? design.winter.years : wholeNumber('--years', options.years, 1, MAX_YEARS)
       const seed = options.seed === undefined ? design.winter.seed : wholeNumber('--seed', options.seed, 0, 2147483647)
-      print(runDesign(design, years, seed, options.trace))
+      print(runDesign(design, series, years, seed, options.trace))
     })
 
   ambrel

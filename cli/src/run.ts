@@ -5,7 +5,9 @@ import {
   figuresOf,
   runPlanOf,
   WinterEngine,
+  yearsOfRun,
   type Design,
+  type HourlySeries,
   type Trace,
   type YearResult,
 } from '@ambrel/core'
@@ -16,12 +18,23 @@ export function balanceOf(year: YearResult) {
   return { sourcesWh, servedWh, lossesWh, storedChangeWh, curtailedWh, residualRelative }
 }
 
-/** Runs a design and puts its years, median and 1 in 10 together. */
-export function runDesign(design: Design, years: number, seed: number, tracePath?: string) {
+/**
+ * Runs a design and puts its years, median and 1 in 10 together.
+ * @param series imported hours the design is set to, or null; a run ends with them
+ */
+export function runDesign(
+  design: Design,
+  series: HourlySeries | null,
+  years: number,
+  seed: number,
+  tracePath?: string,
+) {
   const engine = new WinterEngine()
+  if (series) engine.provide(design.place.hours!.fileId, series)
+  const length = yearsOfRun(design.place, years)
   const plan = runPlanOf(design)
   const traces: Trace[] = []
-  const results = Array.from({ length: years }, (_, index) => {
+  const results = Array.from({ length }, (_, index) => {
     const trace = tracePath ? emptyTrace() : null
     if (trace) traces.push(trace)
     return engine.year(design, plan, seed, index, trace)

@@ -1,5 +1,16 @@
 import Joi from 'joi'
-import type { Design, Problem, Reading } from '@ambrel/core'
+import {
+  KEPT_CHANNELS,
+  MOST_YEARS,
+  type Design,
+  type FittedClimate,
+  type ImportReport,
+  type Problem,
+  type Reading,
+  type SeriesShape,
+  type Station,
+} from '@ambrel/core'
+import { fittedSchema } from './design.ts'
 
 /** A design in the list of the shelf. */
 export interface DesignEntry {
@@ -50,7 +61,29 @@ export interface NewDesignBody {
   latitudeDeg: number
   longitudeDeg: number
   elevationM?: number
+  utcOffsetH?: number
   climate: string
+}
+
+/** A weather file as it is listed: what it holds, what it says, what was done to it. The hours are fetched by themselves. */
+export interface WeatherFile extends SeriesShape {
+  id: string
+  name: string
+  createdAt: string
+  station: Station | null
+  fitted: FittedClimate
+  report: ImportReport
+  /** designs, those in the bin too, whose place refers to it */
+  usedBy: number
+}
+
+/** Body of a new weather file; `hours` are base64 of the packed series. */
+export interface WeatherUpload extends SeriesShape {
+  name: string
+  station: Station | null
+  fitted: FittedClimate
+  report: ImportReport
+  hours: string
 }
 
 const finite = (min: number, max: number) => Joi.number().strict().min(min).max(max)
@@ -60,6 +93,7 @@ export const newDesignSchema = Joi.object({
   latitudeDeg: finite(-90, 90).required(),
   longitudeDeg: finite(-180, 180).required(),
   elevationM: finite(-430, 6000),
+  utcOffsetH: finite(-12, 14),
   climate: Joi.string().max(60).required(),
 })
 
@@ -71,6 +105,50 @@ export const saveSchema = Joi.object({
 export const variantSchema = Joi.object({
   variant: Joi.string().trim().min(1).max(120).required(),
   document: Joi.object().unknown(true),
+})
+
+const rowNotes = Joi.array()
+  .items(
+    Joi.object({
+      fromRow: finite(0, 1e9).required(),
+      toRow: finite(0, 1e9).required(),
+      says: Joi.string().max(400).required(),
+    }),
+  )
+  .max(200)
+  .required()
+const count = finite(0, 1e9).integer().required()
+
+export const weatherUploadSchema = Joi.object({
+  name: Joi.string().trim().min(1).max(120).required(),
+  firstDay: finite(0, 364).integer().required(),
+  years: finite(1, MOST_YEARS).integer().required(),
+  utcOffsetH: finite(-14, 14).required(),
+  channels: Joi.array()
+    .items(Joi.valid(...KEPT_CHANNELS))
+    .unique()
+    .min(2)
+    .required(),
+  station: Joi.object({
+    name: Joi.string().max(120).required(),
+    latitudeDeg: finite(-90, 90).required(),
+    longitudeDeg: finite(-180, 180).required(),
+    elevationM: finite(-1000, 9999).required(),
+    utcOffsetH: finite(-14, 14).required(),
+  })
+    .allow(null)
+    .required(),
+  fitted: fittedSchema.required(),
+  report: Joi.object({
+    rows: count,
+    years: count,
+    filled: rowNotes,
+    filledHours: count,
+    refused: rowNotes,
+    refusedCount: count,
+    notes: Joi.array().items(Joi.string().max(2000)).max(50).required(),
+  }).required(),
+  hours: Joi.string().base64().required(),
 })
 
 const measured = (min: number, max: number) => finite(min, max).allow(null).required()

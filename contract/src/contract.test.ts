@@ -49,7 +49,7 @@ describe('the contract of a design', () => {
     ['runs.0.size', '7 AWG', 'size "7 AWG" is not allowed; one of 14 AWG'],
     ['name', '', 'name is empty'],
     ['place.monthly', [], 'monthly has 0 entries; exactly 12'],
-    ['version', 2, 'version 2 was written by a newer Ambrel'],
+    ['version', 3, 'version 3 was written by a newer Ambrel'],
     ['arrays.0.colour', 'blue', 'colour is not a field of this document'],
     ['generator.startStateOfCharge', NaN, 'startStateOfCharge'],
   ])('%s = %j is named', (path, value, message) => {
@@ -87,5 +87,26 @@ describe('the contract of a design', () => {
       note: '',
     }
     expect(problemsOf(readingSchema, reading)[0].path).toBe('stateOfCharge')
+  })
+})
+
+describe('documents of version 1', () => {
+  const old = (): Record<string, unknown> => {
+    const document = structuredClone(larkspurBench()) as unknown as Record<string, never>
+    const { source: _source, hours: _hours, ...place } = document.place as Record<string, unknown>
+    const loads = (document.loads as Record<string, unknown>[]).map(
+      ({ meterReadings: _readings, standbyW: _standby, supply: _supply, ...load }) => load,
+    )
+    return { ...document, version: 1, place, loads }
+  }
+  it('are read as the present version, with nothing changed that they said', () => {
+    expect(checkDesign(old())).toEqual({ design: larkspurBench(), problems: [] })
+  })
+  it.each([
+    ['no loads', { loads: 'none' }],
+    ['no place', { place: null }],
+    ['a load that is none', { loads: [3] }],
+  ])('with %s are refused, not broken', (_, change) => {
+    expect(checkDesign({ ...old(), ...change }).problems.length).toBeGreaterThan(0)
   })
 })

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION } from '@ambrel/core'
+import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION, MOST_YEARS } from '@ambrel/core'
 
 /** A finite number within bounds; text that looks like a number is refused, not converted. */
 const number = (min: number, max: number) => Joi.number().strict().min(min).max(max).required()
@@ -22,6 +22,25 @@ const month = Joi.object({
   snowfallCm: number(0, 1000),
 })
 
+const monthlyRows = Joi.array().items(month).length(12).required()
+const persistence = Joi.array().items(number(0, 0.95)).length(12).required()
+
+/** What imported hours say about a place. */
+export const fittedSchema = Joi.object({
+  monthly: monthlyRows,
+  persistence,
+  windMS: number(0, 80),
+  lowestC: number(-90, 60),
+  highestC: number(-90, 60),
+})
+
+const placeHours = fittedSchema.keys({
+  fileId: Joi.string().guid().required(),
+  name,
+  years: whole(1, MOST_YEARS),
+  utcOffsetH: number(-14, 14),
+})
+
 const place = Joi.object({
   label: text(120),
   latitudeDeg: number(-90, 90),
@@ -32,9 +51,11 @@ const place = Joi.object({
   recordLowC: number(-80, 40),
   recordHighC: number(-20, 60),
   climate: Joi.string().max(60).required(),
-  monthly: Joi.array().items(month).length(12).required(),
-  persistence: Joi.array().items(number(0, 0.95)).length(12).required(),
+  monthly: monthlyRows,
+  persistence,
   windMS: number(0, 30),
+  source: choice('monthly', 'fitted', 'hours'),
+  hours: placeHours.allow(null).required(),
   albedoBare: share,
   albedoSnow: share,
   horizon: Joi.array()
@@ -68,6 +89,20 @@ const load = Joi.object({
   cycleChargerEfficiency: orNull(number(0.1, 1)),
   cyclesPerWeek: orNull(number(0, 1000)),
   monthKWh: orNull(number(0, 100000)),
+  meterReadings: Joi.array()
+    .items(
+      Joi.object({
+        date: Joi.string()
+          .pattern(/^\d{4}-\d{2}-\d{2}$/)
+          .required(),
+        kWh: number(0, 100000),
+        hours: number(0.1, 20000),
+      }),
+    )
+    .max(200)
+    .required(),
+  standbyW: number(0, 10000),
+  supply: choice('electric', 'propane', 'out'),
   seasonShare: Joi.array().items(number(0, 10)).length(12).required(),
   hourShape: Joi.array().items(number(0, 1000)).length(24).required(),
   leg: choice('A', 'B', 'AB', 'DC'),

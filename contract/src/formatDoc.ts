@@ -23,10 +23,14 @@ export function formatPage(): string {
 }
 
 function fieldsOf(schema: Joi.Description, path: string): [string, string][] {
-  if (schema.type === 'object' && schema.keys)
-    return Object.entries(schema.keys as Record<string, Joi.Description>).flatMap(([key, field]) =>
+  if (schema.type === 'object' && schema.keys) {
+    const fields = Object.entries(schema.keys as Record<string, Joi.Description>).flatMap(([key, field]) =>
       fieldsOf(field, path ? `${path}.${key}` : key),
     )
+    return (schema.allow as unknown[] | undefined)?.includes(null)
+      ? [[path, 'null, or all of these'], ...fields]
+      : fields
+  }
   if (schema.type === 'array') {
     const [items] = schema.items as Joi.Description[]
     const inner = fieldsOf(items, `${path}[]`)

@@ -16,6 +16,9 @@ export interface AppOptions {
   webFolder?: string
 }
 
+/** Sixty years of five channels in base64 and a little more. */
+const WEATHER_BODY = '16mb'
+
 /** The whole application behind one port. */
 export function createApp({ db, logger, webFolder }: AppOptions): Express {
   const app = express()
@@ -35,6 +38,7 @@ export function createApp({ db, logger, webFolder }: AppOptions): Express {
     }),
   )
   app.use(compression({ level: 1 }))
+  app.use('/api/weather', express.json({ limit: WEATHER_BODY }))
   app.use('/api', express.json({ limit: '4mb' }), apiRoutes(db), unknownRoute)
   if (webFolder && existsSync(webFolder)) {
     app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))

@@ -64,6 +64,15 @@ export class Fields {
     return value as Record<string, unknown>
   }
 
+  /** A list of objects of any shape. */
+  objects(name: string): Record<string, unknown>[] {
+    return (this.values[name] as unknown[]).map((value, i) => {
+      if (typeof value !== 'object' || value === null)
+        throw new RangeError(`${name}.${i} ${JSON.stringify(value)} must be an object`)
+      return value as Record<string, unknown>
+    })
+  }
+
   /** A list of whole numbers within a range. */
   integers(name: string, min: number, max: number): number[] {
     const field = integer('', min, max)

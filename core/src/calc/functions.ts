@@ -10,14 +10,17 @@ import type { Load } from '../design/types.ts'
 import { derate, fuelLitres } from '../generator/power.ts'
 import { inverterCurve, inverterInput } from '../inverter/efficiency.ts'
 import { legs } from '../inverter/legs.ts'
+import { LOAD_SINCE_2 } from '../design/migrate.ts'
 import { dailyEnergy } from '../loads/energy.ts'
+import { coincidentPeak } from '../loads/peak.ts'
 import { runStartDay } from '../sun/calendar.ts'
 import { diffuseFraction } from '../sun/diffuse.ts'
 import { extraterrestrialDaily } from '../sun/extraterrestrial.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
+import type { HorizonPoint } from '../sun/horizon.ts'
 import { TiltedPlane } from '../sun/plane.ts'
 import { bestTilt } from '../sun/monthly.ts'
-import { planeOfArray } from '../sun/planeOfArray.ts'
+import { planeOfArray, type PlaneOfArrayInput } from '../sun/planeOfArray.ts'
 import { sunPosition } from '../sun/position.ts'
 import { clearnessCumulative, clearnessDistribution } from '../weather/clearness.ts'
 import type { MonthlyClimate } from '../weather/climate.ts'
@@ -73,13 +76,26 @@ function madeYears(input: Fields): { years: WeatherYear[]; sun: SunYear } {
   }
 }
 
-const openGround = (input: Fields) => ({
-  horizon: [],
+const groundOf = (input: Fields) => ({
+  horizon: horizonOf(input),
   latitudeDeg: input.number('latitudeDeg'),
   skyModel: 'hay-davies' as const,
   albedoBare: 0.2,
   albedoSnow: 0.65,
 })
+
+/** Points of a horizon, checked one by one; none for an open one. */
+function horizonOf(input: Fields): HorizonPoint[] {
+  if (!input.has('horizon')) return []
+  return input.rows('horizon', {
+    azimuthDeg: number('°', 0, 360),
+    elevationDeg: number('°', 0, 90),
+    cover: optional(choice('terrain', 'evergreen', 'leafless'), 'terrain'),
+  }) as unknown as HorizonPoint[]
+}
+
+/** A load as in the document of any version. */
+const loadOf = (value: unknown) => ({ ...LOAD_SINCE_2, ...(value as object) }) as unknown as Load
 
 /** Rows of a monthly climate, checked one by one. */
 function climateOf(input: Fields): MonthlyClimate[] {
@@ -125,10 +141,12 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
       dayOfYear: integer('day', 1, 366),
       albedo: optional(share, 0.2),
       skyModel: optional(choice('hay-davies', 'perez'), 'hay-davies'),
+      horizon: optional(list('points {azimuthDeg, elevationDeg, cover = terrain | evergreen | leafless}'), null),
+      latitudeDeg: optional(latitude, 45),
     },
     outputs: { beamWM2: 'W/m²', diffuseWM2: 'W/m²', groundWM2: 'W/m²', totalWM2: 'W/m²' },
     source: 'Erbs et al. (1982); Hay & Davies (1980); Perez et al. (1990)',
-    run: (input) => planeOfArray(input.all()),
+    run: (input) => planeOfArray({ ...input.all<PlaneOfArrayInput>(), horizon: horizonOf(input) }),
   },
   'sun.bestTilt': {
     says: 'tilt and azimuth that collect most in the chosen months',
@@ -138,13 +156,14 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
       elevationM: optional(number('m', -430, 6000), 0),
       monthly: climateRows,
       months: list('months 1…12'),
+      horizon: optional(list('points {azimuthDeg, elevationDeg, cover}'), null),
     },
     outputs: { tiltDeg: '°', azimuthDeg: '°', energyKWhM2Day: 'kWh/m²·day' },
     source: 'search on the monthly plane-of-array energy',
     run: (input) => {
       const months = input.integers('months', 1, 12).map((month) => month - 1)
       return {
-        ...bestTilt(locationOf(input), climateOf(input), months, openGround(input)),
+        ...bestTilt(locationOf(input), climateOf(input), months, groundOf(input)),
       }
     },
   },
@@ -179,12 +198,13 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
       tiltDeg: number('°', 0, 90),
       azimuthDeg: number('°', -360, 360),
       thresholdKWhM2: optional(number('kWh/m²·day', 0.01, 14), 1),
+      horizon: optional(list('points {azimuthDeg, elevationDeg, cover}'), null),
     },
     outputs: { longestByReturnPeriod: 'days once in 2, 5, 10, 20 years', count: 'spells a year', daysPerYear: 'days' },
     source: 'ranked yearly longest spells of synthetic years',
     run: (input) => {
       const { years, sun } = madeYears(input)
-      const surface = { tiltDeg: input.number('tiltDeg'), azimuthDeg: input.number('azimuthDeg'), ...openGround(input) }
+      const surface = { tiltDeg: input.number('tiltDeg'), azimuthDeg: input.number('azimuthDeg'), ...groundOf(input) }
       return { ...darkSpells(dailyPlaneEnergy(new TiltedPlane(sun, surface), years), input.number('thresholdKWhM2')) }
     },
   },
@@ -208,7 +228,21 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
     inputs: { load: text('a load as in the document'), month: integer('month', 1, 12) },
     outputs: { whPerDay: 'Wh/day' },
     source: 'IEEE 1013 load audit',
-    run: (input) => ({ whPerDay: dailyEnergy(input.object('load') as unknown as Load, input.number('month') - 1) }),
+    run: (input) => ({ whPerDay: dailyEnergy(loadOf(input.object('load')), input.number('month') - 1) }),
+  },
+  'loads.coincidentPeak': {
+    says: 'how much is on at once, and the largest start on top',
+    inputs: {
+      loads: list('loads as in the document; DC ones are left out'),
+      school: optional(choice('coincidence', 'everything'), 'coincidence'),
+    },
+    outputs: { continuousW: 'W', surgeW: 'W', starter: 'the load that makes the surge' },
+    source: 'practice: worst hour of the hour shapes, or everything at once + 20 %',
+    run: (input) => {
+      const loads = input.objects('loads').map(loadOf)
+      const ac = loads.filter((load) => load.leg !== 'DC')
+      return { ...coincidentPeak(ac, input.text('school') as 'coincidence') }
+    },
   },
   'array.coldVoltage': {
     says: 'open-circuit voltage of a string on its coldest morning',

@@ -3,6 +3,7 @@ import { coldVoltage, HOT_CELL_RISE_K, hotVoltage } from '../array/voltage.ts'
 import type { Design } from '../design/types.ts'
 import { MONTH_NAMES } from '../sun/calendar.ts'
 import { monthlyPlane } from '../sun/monthly.ts'
+import { climateOf } from '../weather/ruling.ts'
 import { surfaceOf } from '../winter/engine.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
@@ -14,7 +15,7 @@ export function deriveArrays(design: Design): DerivedArray[] {
   return design.arrays.map((array) => {
     const { module, inSeries, inParallel } = array
     const string = { inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC: place.recordLowC }
-    const sunHours = monthlyPlane(sun, place.monthly, surfaceOf(place, array, schools.skyModel))
+    const sunHours = monthlyPlane(sun, climateOf(place).monthly, surfaceOf(place, array, schools.skyModel))
     return {
       id: array.id,
       ratedW: arrayRatedW(array),
@@ -39,7 +40,7 @@ export function deriveArrays(design: Design): DerivedArray[] {
 /** Sun hours of all arrays together, weighted by their rating; of the level ground where there is no array. */
 export function combinedSun(design: Design, arrays: readonly DerivedArray[]): number[] {
   const total = arrays.reduce((sum, array) => sum + array.ratedW, 0)
-  if (total <= 0) return design.place.monthly.map((month) => month.ghiKWhM2Day)
+  if (total <= 0) return climateOf(design.place).monthly.map((month) => month.ghiKWhM2Day)
   return Array.from(
     { length: 12 },
     (_, m) => arrays.reduce((sum, array) => sum + array.sunHours[m] * array.ratedW, 0) / total,

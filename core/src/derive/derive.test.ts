@@ -201,7 +201,7 @@ describe('what contradicts itself', () => {
   })
 
   it('a newer version, another format and a non-object are told apart', () => {
-    expect(migrate({ format: 'ambrel-design', version: 2 })).toMatchObject({ problem: { path: 'version' } })
+    expect(migrate({ format: 'ambrel-design', version: 3 })).toMatchObject({ problem: { path: 'version' } })
     expect(migrate({ format: 'other' })).toMatchObject({ problem: { path: 'format' } })
     expect(migrate([])).toMatchObject({ problem: { path: '' } })
     expect(migrate(larkspurBench())).toHaveProperty('document')

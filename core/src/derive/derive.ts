@@ -3,9 +3,11 @@ import { designBatteryC } from '../bank/roomTemperature.ts'
 import { checklist, type BuildTask } from '../build/checklist.ts'
 import type { Design } from '../design/types.ts'
 import type { LegBalance } from '../inverter/legs.ts'
+import { loadCosts, type LoadCost } from '../loads/cost.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
 import { monthlyEnergy } from '../loads/profile.ts'
 import { bill, type Bill } from '../money/parts.ts'
+import { climateOf } from '../weather/ruling.ts'
 import { chargeVoltage } from '../winter/hours.ts'
 import { workedRuns, type WorkedRun } from '../wiring/runs.ts'
 import { term, worked, type Worked } from '../working/working.ts'
@@ -24,6 +26,8 @@ export interface Derived {
   sunHours: number[]
   worstMonth: number
   loadsWh: number[]
+  /** in the order of the loads */
+  loadCosts: LoadCost[]
   peak: CoincidentPeak
   otherPeak: CoincidentPeak
   legs: LegBalance
@@ -53,7 +57,7 @@ export function derive(design: Design): Derived {
   const { peak, otherPeak } = peaks(design)
   const batteryC = designBatteryC(
     design.place.batteryRoom,
-    design.place.monthly.map((month) => month.meanC),
+    climateOf(design.place).monthly.map((month) => month.meanC),
   )
   const chargeV = chargeVoltage(design)
 
@@ -84,6 +88,12 @@ export function derive(design: Design): Derived {
     sunHours,
     worstMonth,
     loadsWh,
+    loadCosts: loadCosts(design, {
+      atBattery: Math.max(...loadsWh) > 0 ? batteryDayWh / Math.max(...loadsWh) : 1,
+      worstMonth,
+      sunHours: sunHours[worstMonth],
+      batteryC,
+    }),
     peak,
     otherPeak,
     legs: runningLegs(design),

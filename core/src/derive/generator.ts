@@ -3,11 +3,12 @@ import type { Design } from '../design/types.ts'
 import { derate } from '../generator/power.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
+import { climateOf } from '../weather/ruling.ts'
 
 export function generatorSheets(design: Design, add: Add): void {
   const { generator, inverter, bank, place } = design
   if (!generator.present) return
-  const meanC = Math.max(...place.monthly.map((month) => month.meanC))
+  const meanC = Math.max(...climateOf(place).monthly.map((month) => month.meanC))
   const power = add(
     worked(
       'generator.power',

@@ -10,7 +10,9 @@ import type { Add } from './sheets.ts'
 /** Both legs with every AC load on: what the busiest moment could ask of each. */
 export function runningLegs({ loads }: Design): LegBalance {
   return legs(
-    loads.flatMap((load) => (load.leg === 'DC' ? [] : [{ watts: load.runningW * load.quantity, leg: load.leg }])),
+    loads.flatMap((load) =>
+      load.leg === 'DC' || load.supply !== 'electric' ? [] : [{ watts: load.runningW * load.quantity, leg: load.leg }],
+    ),
   )
 }
 

@@ -19,11 +19,20 @@ export interface NewPlace {
   latitudeDeg: number
   longitudeDeg: number
   elevationM?: number
+  /** standard time; the hour nearest to the longitude where it is not known */
+  utcOffsetH?: number
   climate: string
 }
 
 /** A place with an illustrative climate's rows, standard time by its longitude, and an open horizon. */
-export function newPlace({ label, latitudeDeg, longitudeDeg, elevationM = 0, climate }: NewPlace): Place {
+export function newPlace({
+  label,
+  latitudeDeg,
+  longitudeDeg,
+  elevationM = 0,
+  utcOffsetH = Math.round(longitudeDeg / 15),
+  climate,
+}: NewPlace): Place {
   const rows = climateAt(climate, latitudeDeg)
   const americas = longitudeDeg < -30
   return {
@@ -31,7 +40,7 @@ export function newPlace({ label, latitudeDeg, longitudeDeg, elevationM = 0, cli
     latitudeDeg,
     longitudeDeg,
     elevationM,
-    utcOffsetH: Math.round(longitudeDeg / 15),
+    utcOffsetH,
     wiringBasis: americas ? 'awg' : 'metric',
     recordLowC: rows.recordLowC,
     recordHighC: rows.recordHighC,
@@ -39,6 +48,8 @@ export function newPlace({ label, latitudeDeg, longitudeDeg, elevationM = 0, cli
     monthly: rows.monthly,
     persistence: rows.persistence,
     windMS: rows.windMS,
+    source: 'monthly',
+    hours: null,
     albedoBare: 0.2,
     albedoSnow: 0.65,
     horizon: [],

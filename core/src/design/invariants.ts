@@ -28,6 +28,14 @@ function placeProblems({ place }: Design, report: Report): void {
       place.recordLowC,
       `record low ${place.recordLowC} °C must lie below the record high ${place.recordHighC} °C`,
     )
+  if (place.source !== 'monthly' && !place.hours)
+    report('place.source', place.source, `source ${place.source} needs imported hours; choose a weather file first`)
+  if (place.source === 'hours' && place.hours && !Number.isInteger(place.utcOffsetH - place.hours.utcOffsetH))
+    report(
+      'place.utcOffsetH',
+      place.utcOffsetH,
+      `clock ${place.utcOffsetH} h must differ by whole hours from that of the weather file, ${place.hours.utcOffsetH} h`,
+    )
   place.monthly.forEach((month, m) => {
     if (month.minC > month.meanC || month.maxC < month.meanC)
       report(

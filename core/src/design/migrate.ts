@@ -1,7 +1,25 @@
 import { DESIGN_FORMAT, DESIGN_VERSION, type Problem } from './types.ts'
 
+type Json = Record<string, unknown>
+const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** What each version's documents lack against the next one; written for anything that calls itself such a document. */
+const STEPS: Record<number, (document: Json) => Json> = {
+  1: (document) => ({
+    ...document,
+    version: 2,
+    place: isObject(document.place) ? { source: 'monthly', hours: null, ...document.place } : document.place,
+    loads: Array.isArray(document.loads)
+      ? document.loads.map((load: unknown) => (isObject(load) ? { ...LOAD_SINCE_2, ...load } : load))
+      : document.loads,
+  }),
+}
+
+/** Fields of a load that version 1 did not have. */
+export const LOAD_SINCE_2 = { meterReadings: [], standbyW: 0, supply: 'electric' } as const
+
 /**
- * Brings a document of an earlier version to the present one. There is one version so far; each later one adds a step.
+ * Brings a document of an earlier version to the present one, step by step.
  *
  * @param value anything read from a file or a request
  * @returns the document, still to be validated, or the problem that keeps it from being read at all
@@ -22,5 +40,7 @@ export function migrate(value: unknown): { document: unknown } | { problem: Prob
         message: `version ${version} was written by a newer Ambrel; this one reads up to version ${DESIGN_VERSION}`,
       },
     }
-  return { document: value }
+  let document = value as Json
+  for (let from = version; from < DESIGN_VERSION; from++) document = STEPS[from](document)
+  return { document }
 }

@@ -1,9 +1,10 @@
 import type { HorizonPoint } from '../sun/horizon.ts'
 import type { SkyModel } from '../sun/planeOfArray.ts'
 import type { MonthlyClimate } from '../weather/climate.ts'
+import type { FittedClimate } from '../weather/hours/fit.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 1
+export const DESIGN_VERSION = 2
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -45,12 +46,26 @@ export interface Place {
   monthly: MonthlyClimate[]
   persistence: number[]
   windMS: number
+  /** which weather rules: the monthly rows above, years made from the imported hours, or those hours as they were */
+  source: WeatherSource
+  /** the imported hours chosen for this place; null while there are none */
+  hours: PlaceHours | null
   albedoBare: number
   albedoSnow: number
   horizon: HorizonPoint[]
   batteryRoom: BatteryRoom
   /** days until somebody brushes snow off the modules; null for never */
   brushSnowDays: number | null
+}
+
+export type WeatherSource = 'monthly' | 'fitted' | 'hours'
+
+/** A file of imported hours as a design refers to it, with what it says about the place. */
+export interface PlaceHours extends FittedClimate {
+  fileId: string
+  name: string
+  years: number
+  utcOffsetH: number
 }
 
 export interface BatteryRoom {
@@ -64,6 +79,16 @@ export type Leg = 'A' | 'B' | 'AB' | 'DC'
 export type LoadBasis = 'rated' | 'metered' | 'cycle' | 'month'
 export type StartKind =
   'none' | 'compressor' | 'submersible-pump' | 'soft-start-pump' | 'induction-tool' | 'universal-tool'
+/** what carries a load: this system, a propane appliance in its place, or nothing because it was taken out */
+export type Supply = 'electric' | 'propane' | 'out'
+
+/** One reading of a plug-in meter. */
+export interface MeterReading {
+  /** day it was taken, `2026-01-31` */
+  date: string
+  kWh: number
+  hours: number
+}
 
 /** One consumer. `basis` says which of the four statements rules; the others are kept beside it. */
 export interface Load {
@@ -84,6 +109,11 @@ export interface Load {
   cycleChargerEfficiency: number | null
   cyclesPerWeek: number | null
   monthKWh: number | null
+  /** every reading taken; taking them makes `meteredKWh` and `meteredHours` their sums */
+  meterReadings: MeterReading[]
+  /** watts it draws, plugged in, whenever it is not in use */
+  standbyW: number
+  supply: Supply
   /** relative use by month, 0 for not at all, 1 for as stated */
   seasonShare: number[]
   /** relative use by hour of the day, 24 weights, not all zero */

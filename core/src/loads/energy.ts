@@ -7,7 +7,8 @@ const DAYS_PER_MONTH = 365 / 12
  *
  * rated: watts × quantity × hours × duty × days a week / 7 × season share.
  * metered: kWh over the hours it was watched, brought to a day. cycle: Wh × depth ÷ charger efficiency × times a week / 7.
- * month: kWh of a month ÷ the days of a mean month.
+ * month: kWh of a month ÷ the days of a mean month. Standby comes on top of rated and cycle.
+ * A load carried by propane, or taken out, draws nothing.
  *
  * @param load as in the document
  * @param month 0…11
@@ -16,8 +17,29 @@ const DAYS_PER_MONTH = 365 / 12
  * Source: stand-alone sizing practice, IEEE 1013; a meter reading outranks a nameplate.
  */
 export function dailyEnergy(load: Load, month: number): number {
+  return useEnergy(load, month) + standbyEnergy(load, month)
+}
+
+/** The part of {@link dailyEnergy} that is drawn while the load is in use, Wh/day. */
+export function useEnergy(load: Load, month: number): number {
   if (!(Number.isInteger(month) && month >= 0 && month < 12)) throw new RangeError(`month ${month} must be 0 to 11`)
-  return statedDailyEnergy(load) * load.seasonShare[month]
+  return load.supply === 'electric' ? statedDailyEnergy(load) * load.seasonShare[month] : 0
+}
+
+/**
+ * The part of {@link dailyEnergy} that is drawn, evenly, while the load only stands by, Wh/day. A meter and a bill have
+ * it in their figure already; a month without use has it unplugged.
+ */
+export function standbyEnergy(load: Load, month: number): number {
+  if (load.supply !== 'electric' || load.standbyW <= 0 || load.seasonShare[month] <= 0) return 0
+  if (load.basis === 'metered' || load.basis === 'month') return 0
+  const usedHours =
+    load.basis === 'rated'
+      ? (load.hoursPerDay * load.duty * load.daysPerWeek) / 7
+      : load.runningW > 0
+        ? statedDailyEnergy(load) / (load.runningW * Math.max(1, load.quantity))
+        : 0
+  return load.standbyW * load.quantity * Math.max(0, 24 - usedHours)
 }
 
 /** Daily energy as stated, before the season share, Wh/day. */

@@ -1,5 +1,5 @@
 import type { Load, Schools, StartKind } from '../design/types.ts'
-import { dailyEnergy, normalShape } from './energy.ts'
+import { normalShape, standbyEnergy, useEnergy } from './energy.ts'
 
 /** Start watts as a multiple of running watts where nothing better is known. Source: motor practice, mid-range. */
 export const START_MULTIPLE: Record<StartKind, number> = {
@@ -33,9 +33,10 @@ export interface CoincidentPeak {
  * the single largest load of that hour at full watts; the worst hour of any month rules. The surge is the largest start
  * on top of what else runs. `everything`: all running watts together plus 20 %, and the largest start on top.
  *
- * @param loads AC loads; DC loads are left out by the caller
+ * @param all AC loads; DC loads are left out by the caller. Loads on propane or taken out do not count.
  */
-export function coincidentPeak(loads: readonly Load[], school: Schools['peak']): CoincidentPeak {
+export function coincidentPeak(all: readonly Load[], school: Schools['peak']): CoincidentPeak {
+  const loads = all.filter((load) => load.supply === 'electric')
   const starter = loads.reduce<Load | null>(
     (most, load) => (most === null || extraStart(load) > extraStart(most) ? load : most),
     null,
@@ -59,8 +60,9 @@ function worstHour(loads: readonly Load[]): number {
       let mean = 0
       let missing = 0
       for (const load of loads) {
-        const average = dailyEnergy(load, month) * normalShape(load)[hour]
-        const full = average > 0 ? load.runningW : 0
+        const used = useEnergy(load, month) * normalShape(load)[hour]
+        const average = used + standbyEnergy(load, month) / 24
+        const full = used > 0 ? load.runningW : 0
         mean += Math.min(average, load.runningW * load.quantity || average)
         missing = Math.max(missing, full - Math.min(average, full))
       }

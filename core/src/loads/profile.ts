@@ -1,5 +1,5 @@
 import type { Load, Priority } from '../design/types.ts'
-import { dailyEnergy, normalShape } from './energy.ts'
+import { dailyEnergy, normalShape, standbyEnergy, useEnergy } from './energy.ts'
 
 export const PRIORITIES: readonly Priority[] = ['must', 'should', 'canWait']
 
@@ -25,15 +25,17 @@ function emptyHours(): Record<Priority, Float64Array> {
 export function loadDay(loads: readonly Load[], month: number): LoadDay {
   const day: LoadDay = { ac: emptyHours(), dc: emptyHours(), movableWh: { must: 0, should: 0, canWait: 0 }, totalWh: 0 }
   for (const load of loads) {
-    const energyWh = dailyEnergy(load, month)
-    if (energyWh <= 0) continue
-    day.totalWh += energyWh
+    const energyWh = useEnergy(load, month)
+    const standbyWh = standbyEnergy(load, month)
+    day.totalWh += energyWh + standbyWh
+    const side = load.leg === 'DC' ? day.dc : day.ac
+    if (standbyWh > 0) for (let hour = 0; hour < 24; hour++) side[load.priority][hour] += standbyWh / 24
     if (load.movable && load.leg !== 'DC') {
       day.movableWh[load.priority] += energyWh
       continue
     }
-    const hours = (load.leg === 'DC' ? day.dc : day.ac)[load.priority]
-    normalShape(load).forEach((share, hour) => (hours[hour] += energyWh * share))
+    const hours = side[load.priority]
+    if (energyWh > 0) normalShape(load).forEach((share, hour) => (hours[hour] += energyWh * share))
   }
   return day
 }
@@ -46,8 +48,9 @@ export function drawnProfile(loads: readonly Load[], month: number): Record<Prio
     canWait: Array(24).fill(0),
   }
   for (const load of loads) {
-    const energyWh = dailyEnergy(load, month)
-    normalShape(load).forEach((share, hour) => (hours[load.priority][hour] += energyWh * share))
+    const energyWh = useEnergy(load, month)
+    const standbyW = standbyEnergy(load, month) / 24
+    normalShape(load).forEach((share, hour) => (hours[load.priority][hour] += energyWh * share + standbyW))
   }
   return hours
 }

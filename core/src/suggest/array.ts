@@ -9,6 +9,7 @@ import { darkMonths, MONTH_NAMES } from '../sun/calendar.ts'
 import { bestTilt, latitudeRules } from '../sun/monthly.ts'
 import { quantity, significant } from '../units/format.ts'
 import { chargeVoltage } from '../winter/hours.ts'
+import { climateOf } from '../weather/ruling.ts'
 import { surfaceOf } from '../winter/engine.ts'
 import type { Suggestion } from './suggestion.ts'
 
@@ -28,7 +29,7 @@ export function suggestArray(design: Design): Suggestion {
   )
   const tilt = bestTilt(
     place,
-    place.monthly,
+    climateOf(place).monthly,
     dark,
     { latitudeDeg, horizon, skyModel, albedoBare, albedoSnow },
     sunYearOf(place),

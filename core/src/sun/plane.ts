@@ -69,15 +69,16 @@ export class TiltedPlane {
    * @param at hour of the calendar year 0…8759
    * @param ghi mean global horizontal irradiance of the hour, W/m²
    * @param snowOnGround whether the ground reflects as snow
+   * @param measuredDhi measured diffuse horizontal irradiance, W/m²; below 0 where it is to be modelled
    */
-  effective(at: number, ghi: number, snowOnGround: boolean): number {
+  effective(at: number, ghi: number, snowOnGround: boolean, measuredDhi = -1): number {
     if (ghi <= 0) return 0
     const { sun, surface, parts } = this
     const extra = sun.extraWhM2[at]
     const cosZenith = sun.cosZenith[at]
     const normalExtra = sun.normalExtraWM2[(at / 24) | 0]
     const low = cosZenith < COS_ZENITH_FLOOR
-    const dhi = low || extra <= 0 ? ghi : ghi * diffuseFraction(ghi / extra)
+    const dhi = low || extra <= 0 ? ghi : measuredDhi >= 0 ? measuredDhi : ghi * diffuseFraction(ghi / extra)
     transposeInto(
       parts,
       surface.skyModel,
@@ -99,7 +100,8 @@ export class TiltedPlane {
       const calendar = ((weather.startDay + day) % DAYS) * 24
       for (let hour = 0; hour < 24; hour++) {
         const i = day * 24 + hour
-        out[i] = this.effective(calendar + hour, weather.ghiWM2[i], snowOnGround[i] === 1)
+        const dhi = weather.dhiWM2 ? weather.dhiWM2[i] : -1
+        out[i] = this.effective(calendar + hour, weather.ghiWM2[i], snowOnGround[i] === 1, dhi)
       }
     }
   }

@@ -1,6 +1,8 @@
 import { clamp, DEG } from './angles.ts'
 import { diffuseFraction } from './diffuse.ts'
+import { DAYS, MONTH_OF_DAY } from './calendar.ts'
 import { normalExtraterrestrial } from './extraterrestrial.ts'
+import { beamThrough, skyViewAbove, type HorizonPoint } from './horizon.ts'
 
 export type SkyModel = 'hay-davies' | 'perez'
 
@@ -115,10 +117,16 @@ export interface PlaneOfArrayInput {
   dayOfYear: number
   albedo?: number
   skyModel?: SkyModel
+  /** what stands around; an open horizon without it */
+  horizon?: readonly HorizonPoint[]
+  /** tells which months trees are bare; the north without it */
+  latitudeDeg?: number
 }
 
 /**
  * Irradiance on a tilted plane from the global horizontal irradiance of one hour, before incidence and soiling losses.
+ *
+ * A horizon takes beam and circumsolar of a sun below it, and the part of the isotropic sky it hides.
  *
  * @param input ghiWM2 ≥ 0; zenithDeg 0…180; tiltDeg 0…90; dayOfYear 1…366; albedo 0…1
  * @returns beam, diffuse (circumsolar included), ground-reflected and total, W/m²
@@ -139,6 +147,8 @@ export function planeOfArray(input: PlaneOfArrayInput): {
     dayOfYear,
     albedo = 0.2,
     skyModel = 'hay-davies',
+    horizon = [],
+    latitudeDeg = 45,
   } = input
   const normalExtra = normalExtraterrestrial(dayOfYear)
   const cosZenith = Math.cos(zenithDeg * DEG)
@@ -157,11 +167,9 @@ export function planeOfArray(input: PlaneOfArrayInput): {
     Math.sin(tiltDeg * DEG),
     albedo,
   )
-  const diffuseWM2 = out[CIRCUMSOLAR] + out[SKY]
-  return {
-    beamWM2: out[BEAM],
-    diffuseWM2,
-    groundWM2: out[GROUND],
-    totalWM2: out[BEAM] + diffuseWM2 + out[GROUND],
-  }
+  const month = MONTH_OF_DAY[(dayOfYear - 1) % DAYS]
+  const through = beamThrough(horizon, sunAzimuthDeg, 90 - zenithDeg, month, latitudeDeg)
+  const beamWM2 = out[BEAM] * through
+  const diffuseWM2 = out[CIRCUMSOLAR] * through + out[SKY] * skyViewAbove(horizon, tiltDeg, azimuthDeg)
+  return { beamWM2, diffuseWM2, groundWM2: out[GROUND], totalWM2: beamWM2 + diffuseWM2 + out[GROUND] }
 }

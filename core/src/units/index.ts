@@ -1,2 +1,3 @@
 export * from './convert.ts'
 export * from './format.ts'
+export * from './parse.ts'

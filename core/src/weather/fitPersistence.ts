@@ -1,6 +1,6 @@
 import { normalQuantile } from '../random/random.ts'
 import { DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
-import { CLEARNESS_MINIMUM, clearnessCumulative, clearnessDistribution, clearnessMaximum } from './clearness.ts'
+import { CLEARNESS_MINIMUM, clearnessCumulative, clearnessDistribution } from './clearness.ts'
 
 /** Days of a month's worth are needed before a lag means anything. */
 const FEWEST_DAYS = 20
@@ -22,7 +22,7 @@ export function fitPersistence(dailyClearness: readonly number[], meanClearness?
   if (wrong >= 0) throw new RangeError(`dailyClearness.${wrong} ${dailyClearness[wrong]} must lie between 0 and 1`)
   const monthOf = (day: number) => (dailyClearness.length >= DAYS || meanClearness ? MONTH_OF_DAY[day % DAYS] : 0)
   const means = meanClearness ?? monthlyMeans(dailyClearness, monthOf)
-  const normal = dailyClearness.map((clearness, day) => toNormal(clearness, means[monthOf(day)]))
+  const normal = dailyClearness.map((clearness, day) => normalClearness(clearness, means[monthOf(day)]))
   return lagOne(normal)
 }
 
@@ -36,8 +36,15 @@ function monthlyMeans(values: readonly number[], monthOf: (day: number) => numbe
   return sums.map((sum, month) => (counts[month] > 0 ? sum / counts[month] : 0.5))
 }
 
-function toNormal(clearness: number, mean: number): number {
-  const inside = Math.min(Math.max(mean, CLEARNESS_MINIMUM + 0.01), clearnessMaximum(mean) - 0.01)
+/** Above this the published distribution has no room either. */
+const HIGHEST_MEAN = 0.8
+
+/** Below this monthly mean the distribution has no room and nothing is fitted. */
+export const CLEARNESS_FOR_FIT = CLEARNESS_MINIMUM + 0.01
+
+/** A daily clearness as the standard normal deviate it stands for in a month of this mean clearness. */
+export function normalClearness(clearness: number, mean: number): number {
+  const inside = Math.min(Math.max(mean, CLEARNESS_FOR_FIT), HIGHEST_MEAN)
   const share = clearnessCumulative(clearnessDistribution(inside), clearness)
   return normalQuantile(Math.min(Math.max(share, 0.002), 0.998))
 }

@@ -1,8 +1,9 @@
 import { normalCumulative, Random } from '../random/random.ts'
-import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
+import { DAYS, HOURS, MONTH_OF_DAY } from '../sun/calendar.ts'
 import type { SunYear } from '../sun/geometry.ts'
 import { clearnessQuantile } from './clearness.ts'
 import { monthSkies, smoothDaily, type MonthlyClimate, type MonthSky } from './climate.ts'
+import { letSnowFall } from './snow.ts'
 
 /** One year of hours. Hour 0 begins at local standard midnight of day `startDay` (day of year from 0). */
 export interface WeatherYear {
@@ -11,8 +12,29 @@ export interface WeatherYear {
   airC: Float32Array
   windMS: Float32Array
   snowfallCm: Float32Array
+  /** measured diffuse on the level, W/m²; null where a model splits the global */
+  dhiWM2: Float32Array | null
   /** the Gaussian series behind the daily clearness, kept to check its persistence */
   gaussian: Float32Array
+}
+
+/** Whatever years come from: made from monthly rows, or imported. */
+export interface YearSource {
+  /** @param index which year of the sequence, from 0; the same seed and index always give the same year */
+  year(seed: number, index: number): WeatherYear
+}
+
+/** A year without any weather, to be filled. */
+export function emptyYear(startDay: number): WeatherYear {
+  return {
+    startDay,
+    ghiWM2: new Float32Array(HOURS),
+    airC: new Float32Array(HOURS),
+    windMS: new Float32Array(HOURS),
+    snowfallCm: new Float32Array(HOURS),
+    dhiWM2: null,
+    gaussian: new Float32Array(DAYS),
+  }
 }
 
 export interface ClimateSource {
@@ -27,7 +49,6 @@ export interface ClimateSource {
 const PERSISTENCE_OF_TEMPERATURE = 0.7
 /** No hour passes this share of the extraterrestrial energy. */
 export const HOURLY_CAP = 0.92
-const FALL_HOURS = 6
 
 /**
  * Makes synthetic years of hours from twelve monthly rows. Years come in mirrored pairs (an odd year takes the negated
@@ -39,7 +60,7 @@ const FALL_HOURS = 6
  * Temperature: monthly mean, AR(1) anomaly tied to clearness, daily swing widened by clear skies.
  * Wind: daily Rayleigh about the mean. Snow: on the dullest freezing days until the month's fall is met.
  */
-export class WeatherMaker {
+export class WeatherMaker implements YearSource {
   private readonly skies: MonthSky[]
   private readonly meanC: Float64Array
   private readonly swingC: Float64Array
@@ -61,14 +82,7 @@ export class WeatherMaker {
   year(seed: number, index: number): WeatherYear {
     const random = new Random(seed, index >> 1)
     const mirror = index % 2 === 0 ? 1 : -1
-    const year: WeatherYear = {
-      startDay: this.startDay,
-      ghiWM2: new Float32Array(HOURS),
-      airC: new Float32Array(HOURS),
-      windMS: new Float32Array(HOURS),
-      snowfallCm: new Float32Array(HOURS),
-      gaussian: new Float32Array(DAYS),
-    }
+    const year = emptyYear(this.startDay)
     const clearness = new Float64Array(DAYS)
     let z = random.gaussian()
     let anomaly = random.gaussian()
@@ -82,7 +96,7 @@ export class WeatherMaker {
       clearness[i] = this.fillSun(year, i, day, mirror * z, random)
       this.fillAir(year, i, day, mirror * anomaly, mirror * z, random)
     }
-    this.letSnowFall(year, clearness, random)
+    letSnowFall(year, clearness, this.source.monthly, random)
     return year
   }
 
@@ -147,38 +161,9 @@ export class WeatherMaker {
       year.windMS[i * 24 + hour] = wind
     }
   }
-
-  private letSnowFall(year: WeatherYear, clearness: Float64Array, random: Random): void {
-    let from = 0
-    while (from < DAYS) {
-      const month = MONTH_OF_DAY[(this.startDay + from) % DAYS]
-      const to = from + MONTH_DAYS[month]
-      let left = this.source.monthly[month].snowfallCm
-      const dullest = daysBetween(from, to).filter((i) => dailyMean(year.airC, i) < 0.5)
-      dullest.sort((a, b) => clearness[a] - clearness[b])
-      for (const [rank, i] of dullest.entries()) {
-        if (left <= 0) break
-        const fall = rank === dullest.length - 1 ? left : Math.min(left, 1 - 5 * Math.log(random.uniform()))
-        const start = Math.floor(random.uniform() * (24 - FALL_HOURS))
-        for (let hour = 0; hour < FALL_HOURS; hour++) year.snowfallCm[i * 24 + start + hour] = fall / FALL_HOURS
-        left -= fall
-      }
-      from = to
-    }
-  }
 }
 
 /** Spread of the logarithm of the hourly cloud noise on a day of this clearness: broken skies vary most. */
 export function cloudSpread(clearness: number): number {
   return 0.55 * Math.exp(-(((clearness - 0.4) / 0.28) ** 2))
-}
-
-function daysBetween(from: number, to: number): number[] {
-  return Array.from({ length: to - from }, (_, i) => from + i)
-}
-
-function dailyMean(hours: Float32Array, day: number): number {
-  let sum = 0
-  for (let hour = 0; hour < 24; hour++) sum += hours[day * 24 + hour]
-  return sum / 24
 }

@@ -1,5 +1,6 @@
 import { DEG } from '../sun/angles.ts'
-import { DAYS, HOURS, MONTH_DAYS } from '../sun/calendar.ts'
+import type { Random } from '../random/random.ts'
+import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
 import type { MonthlyClimate } from './climate.ts'
 import type { WeatherYear } from './generate.ts'
 
@@ -66,4 +67,47 @@ export function hideUnderSnow(
       planeWM2[i] *= 1 - covered
     }
   }
+}
+
+const FALL_HOURS = 6
+
+/**
+ * Lets the snow of each month fall on its dullest freezing days until the month's total is met.
+ *
+ * @param year its air is there already; its snowfall is filled
+ * @param clearness of each day of the year
+ * @param monthly rows with the month's snowfall, cm
+ */
+export function letSnowFall(
+  year: WeatherYear,
+  clearness: Float64Array,
+  monthly: readonly MonthlyClimate[],
+  random: Random,
+): void {
+  let from = 0
+  while (from < DAYS) {
+    const month = MONTH_OF_DAY[(year.startDay + from) % DAYS]
+    const to = from + MONTH_DAYS[month]
+    let left = monthly[month].snowfallCm
+    const dullest = daysBetween(from, to).filter((i) => dailyMean(year.airC, i) < 0.5)
+    dullest.sort((a, b) => clearness[a] - clearness[b])
+    for (const [rank, i] of dullest.entries()) {
+      if (left <= 0) break
+      const fall = rank === dullest.length - 1 ? left : Math.min(left, 1 - 5 * Math.log(random.uniform()))
+      const start = Math.floor(random.uniform() * (24 - FALL_HOURS))
+      for (let hour = 0; hour < FALL_HOURS; hour++) year.snowfallCm[i * 24 + start + hour] = fall / FALL_HOURS
+      left -= fall
+    }
+    from = to
+  }
+}
+
+function daysBetween(from: number, to: number): number[] {
+  return Array.from({ length: to - from }, (_, i) => from + i)
+}
+
+function dailyMean(hours: Float32Array, day: number): number {
+  let sum = 0
+  for (let hour = 0; hour < 24; hour++) sum += hours[day * 24 + hour]
+  return sum / 24
 }

@@ -1,9 +1,13 @@
 import type { ArrayField, Design, Place } from '../design/types.ts'
-import { HOURS, runStartDay } from '../sun/calendar.ts'
+import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, runStartDay } from '../sun/calendar.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
 import { TiltedPlane } from '../sun/plane.ts'
-import { WeatherMaker, type WeatherYear } from '../weather/generate.ts'
+import { WeatherMaker, type ClimateSource, type WeatherYear, type YearSource } from '../weather/generate.ts'
+import type { HourlySeries } from '../weather/hours/series.ts'
+import { ImportedYears } from '../weather/hours/years.ts'
+import { climateOf, yearsOfRun } from '../weather/ruling.ts'
 import { hideUnderSnow, snowOnGround } from '../weather/snow.ts'
+import { dayTotal } from '../weather/summary.ts'
 import { yearHours, type YearHours } from './hours.ts'
 import { runYear, type Trace, type YearResult } from './loop.ts'
 import { runPlan, type RunPlan } from './plan.ts'
@@ -41,11 +45,22 @@ export function surfaceOf(
 export class WinterEngine {
   private weatherKey = ''
   private sun: SunYear | null = null
-  private maker: WeatherMaker | null = null
+  private source: YearSource | null = null
+  private readonly files = new Map<string, HourlySeries>()
   private weather: WeatherYear[] = []
   private planes = new Map<string, (Float32Array | undefined)[]>()
   private hoursKey = ''
   private hours: (YearHours | undefined)[] = []
+
+  /** Hands over the hours of a weather file, so that designs set to them can be run. */
+  provide(fileId: string, series: HourlySeries): void {
+    this.files.set(fileId, series)
+    this.weatherKey = ''
+  }
+
+  has(fileId: string): boolean {
+    return this.files.has(fileId)
+  }
 
   /** The constants of a run. */
   plan(design: Design): RunPlan {
@@ -62,19 +77,20 @@ export class WinterEngine {
   }
 
   /**
-   * All years of a run, in order.
+   * All years of a run, in order; where imported hours rule, no more than they hold.
    * @throws RangeError for a number of years outside 1…1000
    */
   run(design: Design, { years, seed }: RunRequest): YearResult[] {
     requireYears(years)
     const plan = this.plan(design)
-    return Array.from({ length: years }, (_, index) => this.year(design, plan, seed, index))
+    const length = yearsOfRun(design.place, years)
+    return Array.from({ length }, (_, index) => this.year(design, plan, seed, index))
   }
 
   /** The weather of one year at the design's place. */
   weatherOf(design: Design, seed: number, index: number): WeatherYear {
     this.prepare(design, seed)
-    return (this.weather[index] ??= this.maker!.year(seed, index))
+    return (this.weather[index] ??= this.source!.year(seed, index))
   }
 
   /** Effective irradiance on an array through one year, snow taken off, W/m². */
@@ -108,10 +124,7 @@ export class WinterEngine {
       if (this.tilted.size >= PLANES_KEPT) this.tilted.clear()
       this.tilted.set(key, tilted)
     }
-    const ground = new Uint8Array(HOURS)
-    snowOnGround(weather, ground)
-    const plane = new Float32Array(HOURS)
-    tilted.fillYear(weather, ground, plane)
+    const plane = this.irradiance(tilted, weather)
     hideUnderSnow(plane, weather, array.tiltDeg, design.place.brushSnowDays)
     return plane
   }
@@ -136,19 +149,85 @@ export class WinterEngine {
   }
 
   private prepare(design: Design, seed: number): void {
-    const { latitudeDeg, longitudeDeg, utcOffsetH, monthly, persistence, windMS, recordLowC } = design.place
-    const key = JSON.stringify([latitudeDeg, longitudeDeg, utcOffsetH, monthly, persistence, windMS, recordLowC, seed])
+    const { place } = design
+    const { latitudeDeg, longitudeDeg, utcOffsetH, recordLowC } = place
+    const { monthly, persistence, windMS } = climateOf(place)
+    const fileId = place.source === 'hours' ? place.hours!.fileId : null
+    const key = JSON.stringify([
+      latitudeDeg,
+      longitudeDeg,
+      utcOffsetH,
+      monthly,
+      persistence,
+      windMS,
+      recordLowC,
+      fileId,
+      seed,
+    ])
     if (key === this.weatherKey) return
     this.weatherKey = key
     this.weather = []
     this.planes.clear()
     this.tilted.clear()
-    this.sun = sunYear(design.place)
-    this.maker = new WeatherMaker(
-      { latitudeDeg, monthly, persistence, windMS, recordLowC },
-      this.sun,
-      runStartDay(latitudeDeg),
-    )
+    this.sun = sunYear(place)
+    this.source = this.yearsFrom(fileId, { latitudeDeg, monthly, persistence, windMS, recordLowC }, place)
+  }
+
+  private yearsFrom(fileId: string | null, climate: ClimateSource, place: Place): YearSource {
+    const start = runStartDay(place.latitudeDeg)
+    if (fileId === null) return new WeatherMaker(climate, this.sun!, start)
+    const series = this.files.get(fileId)
+    if (!series) throw new RangeError(`place.hours ${place.hours!.name}: the hours of this weather file are not loaded`)
+    return new ImportedYears(series, climate, this.sun!, start, place.utcOffsetH)
+  }
+
+  /**
+   * What the sky, the horizon and snow leave of the sun on an array, mean kWh/m² a day by month.
+   *
+   * @param count years to average over
+   */
+  sunLeft(design: Design, array: ArrayField, seed: number, count: number): SunLeft {
+    const open = { ...design, place: { ...design.place, horizon: [] } }
+    const years = yearsOfRun(design.place, count)
+    const bare = (each: Design, index: number) => {
+      const weather = this.weatherOf(each, seed, index)
+      const tilted = new TiltedPlane(this.sun!, surfaceOf(each.place, array, each.schools.skyModel))
+      return this.irradiance(tilted, weather)
+    }
+    const left: SunLeft = {
+      openKWhM2: Array(12).fill(0),
+      horizonKWhM2: Array(12).fill(0),
+      snowKWhM2: Array(12).fill(0),
+    }
+    for (let index = 0; index < years; index++) {
+      const start = this.weatherOf(design, seed, index).startDay
+      addMonths(left.openKWhM2, bare(open, index), start, years)
+      addMonths(left.horizonKWhM2, bare(design, index), start, years)
+      addMonths(left.snowKWhM2, this.planeOf(design, array, seed, index), start, years)
+    }
+    return left
+  }
+
+  private irradiance(tilted: TiltedPlane, weather: WeatherYear): Float32Array {
+    const ground = new Uint8Array(HOURS)
+    snowOnGround(weather, ground)
+    const plane = new Float32Array(HOURS)
+    tilted.fillYear(weather, ground, plane)
+    return plane
+  }
+}
+
+/** Mean daily plane-of-array energy by month 0…11: under an open sky, behind the horizon, and under snow too. */
+export interface SunLeft {
+  openKWhM2: number[]
+  horizonKWhM2: number[]
+  snowKWhM2: number[]
+}
+
+function addMonths(months: number[], plane: Float32Array, startDay: number, years: number): void {
+  for (let day = 0; day < DAYS; day++) {
+    const month = MONTH_OF_DAY[(startDay + day) % DAYS]
+    months[month] += dayTotal(plane, day) / 1000 / (MONTH_DAYS[month] * years)
   }
 }
 

@@ -7,6 +7,7 @@ import { derate, WILLANS } from '../generator/power.ts'
 import { curveOf, type InverterCurve } from '../inverter/efficiency.ts'
 import { loadDay } from '../loads/profile.ts'
 import { runStartDay } from '../sun/calendar.ts'
+import { climateOf } from '../weather/ruling.ts'
 
 /** Everything of a design that stays the same from hour to hour and year to year, ready for the loop. */
 export interface RunPlan {
@@ -74,7 +75,7 @@ export function runPlan(design: Design): RunPlan {
   const months = Array.from({ length: 12 }, (_, month) => loadDay(design.loads, month))
   const hours = (pick: (month: number) => Float64Array) =>
     Float64Array.from({ length: 288 }, (_, at) => pick(Math.floor(at / 24))[at % 24])
-  const movable = design.loads.filter((load) => load.movable && load.leg !== 'DC')
+  const movable = design.loads.filter((load) => load.movable && load.leg !== 'DC' && load.supply === 'electric')
   return {
     startDay: runStartDay(place.latitudeDeg),
     acMust: hours((month) => months[month].ac.must),
@@ -112,7 +113,7 @@ export function runPlan(design: Design): RunPlan {
 
 function generatorPlan(design: Design): RunPlan['generator'] {
   const { generator, inverter, place, bank } = design
-  const winterC = Math.max(...place.monthly.map((month) => month.meanC))
+  const winterC = Math.max(...climateOf(place).monthly.map((month) => month.meanC))
   const powerW =
     derate(generator.part.ratedW, place.elevationM, winterC, generator.part.fuel) * generator.loadShareLimit
   const { chargerA, chargerEfficiency } = inverter.part

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm'
-import type { Design } from '@ambrel/core'
+import { migrate, type Design } from '@ambrel/core'
 import type { DesignEntry, HistoryEntry, StoredDesign } from '@ambrel/contract'
 import type { Database } from './database.ts'
 import { design, designHistory } from './schema.ts'
@@ -42,6 +42,12 @@ const named = (document: Design) => ({
   document,
 })
 
+/** A document as this version writes it; it was sound when it was stored, maybe by an earlier version. */
+function upToDate(document: Design): Design {
+  const migrated = migrate(document)
+  return 'document' in migrated ? (migrated.document as Design) : document
+}
+
 /** Every design on the shelf, or in the bin, families together in the order they were made. */
 export async function listDesigns(db: Database, inBin = false): Promise<DesignEntry[]> {
   const rows = await db
@@ -57,7 +63,7 @@ export async function readDesign(db: Database, id: string): Promise<StoredDesign
     .select({ ...entryColumns, document: design.document })
     .from(design)
     .where(and(eq(design.id, id), isNull(design.deletedAt)))
-  return row ? { ...toEntry(row), document: row.document } : null
+  return row ? { ...toEntry(row), document: upToDate(row.document) } : null
 }
 
 /** Stores a new design, in a family of its own unless one is named. */
@@ -116,7 +122,7 @@ export async function readVersion(db: Database, id: string, version: number): Pr
     .select({ document: designHistory.document })
     .from(designHistory)
     .where(and(eq(designHistory.designId, id), eq(designHistory.version, version)))
-  return row?.document ?? null
+  return row ? upToDate(row.document) : null
 }
 
 /** Moves a design to the bin or back out of it. @returns whether there was such a design */

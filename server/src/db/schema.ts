@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import {
   bigserial,
   boolean,
+  customType,
   doublePrecision,
   index,
   integer,
@@ -13,7 +14,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core'
 import type { Design } from '@ambrel/core'
-import type { PartKind } from '@ambrel/contract'
+import type { PartKind, WeatherUpload } from '@ambrel/contract'
 
 /** A variant of a design; variants of one place share a family. */
 export const design = pgTable(
@@ -52,6 +53,21 @@ export const designHistory = pgTable(
   },
   (table) => [primaryKey({ columns: [table.designId, table.version] })],
 )
+
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
+
+/** Hours imported once and referred to by the designs of any place; the same hours are kept once. */
+export const weatherFile = pgTable('weather_file', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  /** SHA-256 of the packed hours with their shape */
+  digest: text('digest').notNull().unique(),
+  about: jsonb('about').$type<Omit<WeatherUpload, 'name' | 'hours'>>().notNull(),
+  hours: bytea('hours').notNull(),
+  createdAt: timestamp('created_at', { withTimezone: true })
+    .notNull()
+    .default(sql`clock_timestamp()`),
+})
 
 export const part = pgTable('part', {
   id: text('id').primaryKey(),

@@ -43,7 +43,9 @@ export const answerError: ErrorRequestHandler = (error, request, response, _next
     return
   }
   if (error?.type === 'entity.too.large') {
-    response.status(413).json({ error: 'the body is too large; at most 4 MB' } satisfies ApiError)
+    response
+      .status(413)
+      .json({ error: `the body is too large; at most ${Math.round(error.limit / 1024 / 1024)} MB` } satisfies ApiError)
     return
   }
   request.log.error({ err: error }, 'request failed')

@@ -1,5 +1,5 @@
 import { Router, type Request } from 'express'
-import { ILLUSTRATIVE_CLIMATES, newDesign, readingProblems, type Reading } from '@ambrel/core'
+import { ILLUSTRATIVE_CLIMATES, newDesign, readingProblems, unpackSeries, type Reading } from '@ambrel/core'
 import {
   checkDesign,
   newDesignSchema,
@@ -7,13 +7,17 @@ import {
   readingSchema,
   saveSchema,
   variantSchema,
+  weatherUploadSchema,
   type NewDesignBody,
   type PartKind,
+  type WeatherUpload,
 } from '@ambrel/contract'
+import { clockAt } from '@ambrel/contract/time-zone'
 import type { Database } from '../db/database.ts'
 import * as designs from '../db/designs.ts'
 import * as shelf from '../db/shelf.ts'
-import { badRequest, notFound, requireBody, stale } from './errors.ts'
+import * as weather from '../db/weather.ts'
+import { badRequest, HttpError, notFound, requireBody, stale } from './errors.ts'
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 
@@ -97,6 +101,39 @@ export function apiRoutes(db: Database): Router {
     response.status(204).end()
   })
 
+  router.get('/weather', async (_request, response) => {
+    response.json(await weather.listWeather(db))
+  })
+
+  router.post('/weather', async (request, response) => {
+    const upload = requireBody<WeatherUpload>(weatherUploadSchema, request.body)
+    const bytes = Buffer.from(upload.hours, 'base64')
+    try {
+      unpackSeries(upload, bytes)
+    } catch (error) {
+      throw badRequest([{ path: 'hours', value: null, message: (error as Error).message }])
+    }
+    response.status(201).json(await weather.addWeather(db, upload, bytes))
+  })
+
+  router.get('/weather/:id/hours', async (request, response) => {
+    const bytes = await weather.hoursOf(db, idOf(request, 'this weather file'))
+    if (!bytes) throw notFound('this weather file')
+    response.setHeader('Cache-Control', 'private, max-age=31536000, immutable')
+    response.type('application/octet-stream').send(bytes)
+  })
+
+  router.delete('/weather/:id', async (request, response) => {
+    const outcome = await weather.removeWeather(db, idOf(request, 'this weather file'))
+    if (outcome === 'gone') throw notFound('this weather file')
+    if (outcome === 'used')
+      throw new HttpError(
+        409,
+        'a design, perhaps one in the bin, still uses this weather file; choose other weather there first',
+      )
+    response.status(204).end()
+  })
+
   router.get('/parts', async (request, response) => {
     const { kind } = request.query
     if (kind !== undefined && !PART_KINDS.includes(kind as PartKind))
@@ -109,9 +146,9 @@ export function apiRoutes(db: Database): Router {
   return router
 }
 
-function idOf(request: Request): string {
+function idOf(request: Request, what = 'this design'): string {
   const id = String(request.params.id)
-  if (!UUID.test(id)) throw notFound('this design')
+  if (!UUID.test(id)) throw notFound(what)
   return id
 }
 
@@ -139,5 +176,6 @@ function newDocument(body: unknown) {
         message: `climate ${place.climate} is not allowed; one of ${ILLUSTRATIVE_CLIMATES.map(({ id }) => id).join(', ')}`,
       },
     ])
-  return newDesign(name, { ...place, label: name })
+  const { utcOffsetH } = clockAt(place.latitudeDeg, place.longitudeDeg)
+  return newDesign(name, { utcOffsetH, ...place, label: name })
 }

@@ -4,6 +4,7 @@ import { checkDesign, type DesignEntry, type StoredDesign } from '@ambrel/contra
 import {
   derive,
   findings as findAll,
+  migrate,
   stepLevel,
   type Design,
   type Problem,
@@ -89,6 +90,8 @@ export const useDesign = defineStore('design', () => {
     const text = localStorage.getItem(draftKey(stored.id))
     if (!text) return
     const draft = JSON.parse(text) as Draft
+    const migrated = migrate(draft.document)
+    if ('document' in migrated) draft.document = migrated.document as Design
     record(history, stored.document, 'unsaved edits', '', Date.now())
     document.value = draft.document
     version.value = draft.version

@@ -1,0 +1,19 @@
+import type { Place } from '../design/types.ts'
+import type { MonthlyClimate } from './climate.ts'
+
+/** The rows that closed forms and made years take. */
+export interface ClimateRows {
+  monthly: readonly MonthlyClimate[]
+  persistence: readonly number[]
+  windMS: number
+}
+
+/** The climate that rules at a place: its own rows, or those of the imported hours it is set to. */
+export function climateOf(place: Place): ClimateRows {
+  return place.source !== 'monthly' && place.hours ? place.hours : place
+}
+
+/** How many different years a run of a design can have: imported hours as they were end with the file. */
+export function yearsOfRun(place: Place, wanted: number): number {
+  return place.source === 'hours' && place.hours ? Math.min(wanted, place.hours.years) : wanted
+}
