@@ -15,8 +15,10 @@ import { carries, sags, starts } from './inverter/carries.ts'
 import { voltageClass } from './inverter/voltageClass.ts'
 import { electricHeat } from './loads/electricHeat.ts'
 import { unmetered } from './loads/unmetered.ts'
+import { clock } from './place/clock.ts'
 import { darkMonth } from './place/darkMonth.ts'
 import { illustrativeClimate } from './place/illustrativeClimate.ts'
+import { weatherFile } from './place/weatherFile.ts'
 import type { Finding, Level, Rule, RuleInput, Step } from './rule.ts'
 import { coldLock, generatorHours, shortHours } from './winter/winter.ts'
 import { runsCarry } from './wiring/runs.ts'
@@ -25,6 +27,8 @@ import { runsCarry } from './wiring/runs.ts'
 export const RULES: readonly Rule[] = [
   darkMonth,
   illustrativeClimate,
+  weatherFile,
+  clock,
   unmetered,
   electricHeat,
   autonomy,

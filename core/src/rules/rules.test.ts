@@ -64,12 +64,35 @@ describe('the registry', () => {
   })
 })
 
+/** Sets a design to imported hours that say what its own rows say. */
+function onFile({ place }: Design, source: 'fitted' | 'hours', years: number) {
+  const { monthly, persistence, windMS } = place
+  place.source = source
+  place.hours = {
+    fileId: 'f',
+    name: 'hours',
+    years,
+    utcOffsetH: -7,
+    monthly,
+    persistence,
+    windMS,
+    lowestC: -20,
+    highestC: 35,
+  }
+  return place.hours
+}
+
 /** Rule, the state it must be in, the design and what is changed in it. */
 // prettier-ignore
 const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['place.dark-month', 'watch', larkspurBench, () => {}],
   ['place.dark-month', 'sound', larkspurBench, (d) => d.place.monthly.forEach((month) => (month.ghiKWhM2Day = Math.max(month.ghiKWhM2Day, 2)))],
   ['place.illustrative-climate', 'open', larkspurBench, () => {}],
+  ['place.weather-file', 'sound', larkspurBench, (d) => onFile(d, 'fitted', 1)],
+  ['place.weather-file', 'sound', larkspurBench, (d) => onFile(d, 'hours', 12)],
+  ['place.weather-file', 'watch', larkspurBench, (d) => onFile(d, 'hours', 1)],
+  ['place.weather-file', 'watch', larkspurBench, (d) => Object.assign(onFile(d, 'fitted', 12), { lowestC: -44 })],
+  ['place.clock', 'watch', larkspurBench, (d) => (d.place.utcOffsetH = 7)],
   ['loads.unmetered', 'watch', larkspurBench, () => {}],
   ['loads.unmetered', 'sound', larkspurBench, (d) => d.loads.forEach((load) => Object.assign(load, { basis: 'metered', meteredKWh: 3, meteredHours: 168 }))],
   ['loads.large-share', 'watch', larkspurBench, (d) => Object.assign(d.loads[3], { runningW: 2000, hoursPerDay: 20 })],
@@ -100,6 +123,9 @@ describe('each rule', () => {
 
   it.each([
     ['place.illustrative-climate', larkspurBench, (d: Design): unknown => (d.place.climate = 'own')],
+    ['place.clock', larkspurBench, (): unknown => undefined],
+    ['place.weather-file', larkspurBench, (): unknown => undefined],
+    ['place.illustrative-climate', larkspurBench, (d: Design): unknown => onFile(d, 'hours', 12)],
     ['bank.shock', gannetSkerry, (): unknown => undefined],
     ['bank.sharing', larkspurBench, (d: Design): unknown => (d.bank.inParallel = 1)],
     ['generator.safety', larkspurBench, (d: Design): unknown => (d.generator.present = false)],

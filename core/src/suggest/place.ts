@@ -1,5 +1,6 @@
 import type { Design } from '../design/types.ts'
 import { climateAt, ILLUSTRATIVE_CLIMATES } from '../weather/climates.ts'
+import { MOST_FROM_SUN_H } from '../rules/place/clock.ts'
 import type { Suggestion } from './suggestion.ts'
 
 /**
@@ -8,10 +9,17 @@ import type { Suggestion } from './suggestion.ts'
  */
 export function suggestPlace(design: Design): Suggestion {
   const { place } = design
-  const utcOffsetH = Math.round(place.longitudeDeg / 15)
+  const solar = place.longitudeDeg / 15
+  const kept = Math.abs(place.utcOffsetH - solar) <= MOST_FROM_SUN_H
+  const utcOffsetH = kept ? place.utcOffsetH : Math.round(solar)
   const reasons = [
-    `Standard time UTC${utcOffsetH >= 0 ? '+' : '−'}${Math.abs(utcOffsetH)}, the hour nearest to the longitude.`,
+    `Standard time UTC${utcOffsetH >= 0 ? '+' : '−'}${Math.abs(utcOffsetH)}${kept ? ', as it was: it fits the longitude.' : ', the hour nearest to the longitude.'}`,
   ]
+  if (place.source !== 'monthly')
+    return {
+      design: { ...design, place: { ...place, utcOffsetH } },
+      reasons: [...reasons, `The weather is that of “${place.hours!.name}”; the monthly rows were left as they are.`],
+    }
   if (place.climate === 'own')
     return {
       design: { ...design, place: { ...place, utcOffsetH } },

@@ -16,6 +16,10 @@ const props = defineProps<{
   stacked?: boolean
   label: string
   tickAmount?: number
+  /** a value every bar is to be seen against, with its words */
+  level?: { at: number; says: string }
+  /** a category to be pointed out, with its words */
+  marked?: { category: string; says: string }
 }>()
 const prefs = usePrefs()
 /** a chart takes far longer to redraw than the strip; it waits its turn */
@@ -58,6 +62,36 @@ const options = computed<ApexOptions>(() => {
       markers: { size: 5 },
     },
     tooltip: { y: { formatter: props.format }, shared: true, intersect: false },
+    annotations: {
+      yaxis: props.level
+        ? [
+            {
+              y: props.level.at,
+              borderColor: resolve('--slate'),
+              strokeDashArray: 4,
+              label: {
+                text: props.level.says,
+                borderWidth: 0,
+                style: { background: resolve('--card'), color: resolve('--slate') },
+              },
+            },
+          ]
+        : [],
+      xaxis: props.marked
+        ? [
+            {
+              x: props.marked.category,
+              borderColor: resolve('--clay'),
+              label: {
+                text: props.marked.says,
+                orientation: 'horizontal',
+                borderWidth: 0,
+                style: { background: resolve('--card'), color: resolve('--clay') },
+              },
+            },
+          ]
+        : [],
+    },
     states: { hover: { filter: { type: 'none' } } },
   }
 })

@@ -14,6 +14,7 @@ import {
 } from '@ambrel/core'
 import type { useDesign } from '../stores/design.ts'
 import type { usePrefs } from '../stores/prefs.ts'
+import { saveText } from './files.ts'
 import { STEP_KEYS, STEP_NAMES } from './steps.ts'
 
 /** What can be done, under one name, by palette and by key. */
@@ -73,13 +74,7 @@ export function nextVariant(router: Router, design: ReturnType<typeof useDesign>
 }
 
 /** Offers the document as a file, in the format the command line reads. */
-export function saveFile(document_: Design | null): void {
-  if (!document_) return
-  const url = URL.createObjectURL(new Blob([JSON.stringify(document_, null, 2)], { type: 'application/json' }))
-  const link = Object.assign(document.createElement('a'), {
-    href: url,
-    download: `${document_.name} - ${document_.variant}.ambrel.json`.replace(/[\\/:*?"<>|]/g, '_'),
-  })
-  link.click()
-  URL.revokeObjectURL(url)
+export function saveFile(design: Design | null): void {
+  if (design)
+    saveText(`${design.name} - ${design.variant}.ambrel.json`, JSON.stringify(design, null, 2), 'application/json')
 }

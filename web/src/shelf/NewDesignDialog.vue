@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { parseNumber } from '@ambrel/core/units'
+import { parseNumber, readCoordinate } from '@ambrel/core/units'
 import { ILLUSTRATIVE_CLIMATES } from '@ambrel/core/climates'
 import { api, ApiRefusal } from '../stores/api.ts'
 
@@ -20,6 +20,12 @@ const RANGES = {
 function read(field: keyof typeof RANGES): number | null {
   const { name, min, max } = RANGES[field]
   const typed = form[field]
+  if (field !== 'elevation' && typed.trim()) {
+    const read = readCoordinate(typed, field)
+    if ('value' in read) return read.value
+    errors.value[field] = read.problem
+    return null
+  }
   const value = parseNumber(typed)
   if (value === null) errors.value[field] = typed.trim() ? `“${typed}” is not a number` : `${name} is missing`
   else if (value < min || value > max) errors.value[field] = `${name} ${value} must lie between ${min} and ${max}`

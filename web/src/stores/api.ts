@@ -6,6 +6,8 @@ import type {
   StoredDesign,
   StoredPart,
   StoredReading,
+  WeatherFile,
+  WeatherUpload,
 } from '@ambrel/contract'
 import type { Design, Problem, Reading } from '@ambrel/core'
 
@@ -24,10 +26,9 @@ export class ApiRefusal extends Error {
 /** The server could not be reached. */
 export class Unreachable extends Error {}
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  let response: Response
+async function send(method: string, path: string, body?: unknown): Promise<Response> {
   try {
-    response = await fetch(`/api${path}`, {
+    return await fetch(`/api${path}`, {
       method,
       headers: body === undefined ? undefined : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
@@ -35,6 +36,10 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   } catch {
     throw new Unreachable('the server cannot be reached')
   }
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const response = await send(method, path, body)
   if (response.status === 204) return undefined as T
   const answer = (await response.json().catch(() => null)) as (T & Partial<ApiError>) | null
   if (response.ok) return answer as T
@@ -55,6 +60,14 @@ export const api = {
   history: (id: string) => call<HistoryEntry[]>('GET', `/designs/${id}/history`),
   historyDocument: (id: string, version: number) => call<Design>('GET', `/designs/${id}/history/${version}`),
   parts: () => call<StoredPart[]>('GET', '/parts'),
+  weather: () => call<WeatherFile[]>('GET', '/weather'),
+  addWeather: (body: WeatherUpload) => call<WeatherFile>('POST', '/weather', body),
+  removeWeather: (id: string) => call<void>('DELETE', `/weather/${id}`),
+  weatherHours: async (id: string): Promise<Uint8Array> => {
+    const response = await send('GET', `/weather/${id}/hours`)
+    if (!response.ok) throw new ApiRefusal(response.status, 'the hours of this weather file are not here')
+    return new Uint8Array(await response.arrayBuffer())
+  },
   readings: (id: string) => call<StoredReading[]>('GET', `/designs/${id}/readings`),
   addReading: (id: string, reading: Reading) => call<StoredReading>('POST', `/designs/${id}/readings`, reading),
   removeReading: (id: string, readingId: number) => call<void>('DELETE', `/designs/${id}/readings/${readingId}`),

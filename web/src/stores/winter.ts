@@ -1,13 +1,11 @@
-import { proxy, wrap, type Remote } from 'comlink'
+import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import type { Candidate, Design } from '@ambrel/core'
-import type { Winters, WinterService } from '../workers/winter.worker.ts'
+import type { Winters } from '../workers/winter.worker.ts'
+import { WinterWorker } from '../workers/winterWorkers.ts'
 import { useDesign } from './design.ts'
-
-function newWorker(): Remote<WinterService> {
-  return wrap<WinterService>(new Worker(new URL('../workers/winter.worker.ts', import.meta.url), { type: 'module' }))
-}
+import { useWeather } from './weather.ts'
 
 /** The winters of the open design, run in a worker after every edit. */
 export const useWinter = defineStore('winter', () => {
@@ -19,12 +17,22 @@ export const useWinter = defineStore('winter', () => {
   const ranked = shallowRef<{ for: Design; list: Candidate[] } | null>(null)
   const ranking = ref(false)
   const ghost = shallowRef<{ says: string; winters: Winters } | null>(null)
-  const worker = newWorker()
-  let side: Remote<WinterService> | null = null
+  /** why the last run could not be made, in words */
+  const failure = ref('')
+  const weather = useWeather()
+  const worker = new WinterWorker(weather.hoursOf)
+  let sideWorker: WinterWorker | null = null
   let asked = 0
 
+  /** A second worker, so that a question beside the run does not hold up the strip. */
+  async function side(subject: Design, everySource = false) {
+    sideWorker ??= new WinterWorker(weather.hoursOf)
+    await sideWorker.ready(subject, everySource)
+    return sideWorker.service
+  }
+
   /** What keeps a winter from being run, in words; empty when nothing does. */
-  const lacks = computed(() => design.problems.map(design.tell))
+  const lacks = computed(() => (failure.value ? [failure.value] : design.problems.map(design.tell)))
 
   async function run(wanted: Design): Promise<void> {
     const mine = ++asked
@@ -37,20 +45,35 @@ export const useWinter = defineStore('winter', () => {
       winters.value = result
       design.winterSummary = result.summary
     }
-    const result = await worker.run(
-      toRaw(wanted),
-      proxy(show),
-      proxy((share: number) => (progress.value = share)),
-    )
-    if (mine !== asked) return
+    try {
+      await worker.ready(wanted)
+      if (mine !== asked) return
+      const result = await worker.service.run(
+        toRaw(wanted),
+        proxy(show),
+        proxy((share: number) => (progress.value = share)),
+      )
+      if (mine !== asked) return
+      failure.value = ''
+      if (result) show(result)
+    } catch (error) {
+      if (mine !== asked) return
+      forget()
+      failure.value = `The winters cannot be run: ${(error as Error).message}.`
+    }
     running.value = false
-    if (result) show(result)
   }
 
   function cancel(): void {
     asked++
     running.value = false
-    void worker.cancel()
+    void worker.service.cancel()
+  }
+
+  function forget(): void {
+    winters.value = null
+    design.winterSummary = null
+    failure.value = ''
   }
 
   /** Ranks single changes over ten of the same winters. */
@@ -59,8 +82,8 @@ export const useWinter = defineStore('winter', () => {
     if (!subject || ranking.value) return
     ranking.value = true
     try {
-      side ??= newWorker()
-      ranked.value = { for: subject, list: await side.whatNext(toRaw(subject), Math.min(10, subject.winter.years)) }
+      const service = await side(subject)
+      ranked.value = { for: subject, list: await service.whatNext(toRaw(subject), Math.min(10, subject.winter.years)) }
     } finally {
       ranking.value = false
     }
@@ -68,9 +91,9 @@ export const useWinter = defineStore('winter', () => {
 
   /** Shows another design's winters behind the strip. */
   async function showGhost(says: string, other: Design): Promise<void> {
-    side ??= newWorker()
-    const result = await side.run(
-      { ...other, winter: { ...other.winter, years: 10 } },
+    const service = await side(other)
+    const result = await service.run(
+      { ...toRaw(other), winter: { ...other.winter, years: 10 } },
       proxy(() => {}),
       proxy(() => {}),
     )
@@ -83,8 +106,7 @@ export const useWinter = defineStore('winter', () => {
       ghost.value = null
       if (!now || design.problems.length > 0) {
         cancel()
-        winters.value = null
-        design.winterSummary = null
+        forget()
         return
       }
       void run(now)
@@ -97,6 +119,8 @@ export const useWinter = defineStore('winter', () => {
     progress,
     running,
     lacks,
+    failure,
+    side,
     stripMs,
     ranked,
     ranking,

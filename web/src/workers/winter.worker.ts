@@ -1,15 +1,21 @@
 import { expose, transfer } from 'comlink'
 import {
-  dailySums,
-  darkSpells,
+  compareSources,
   runPlanOf,
   runStartDay,
+  skyReport,
   summariseWinter,
+  tiltChoices,
+  unpackSeries,
   whatNext,
   WinterEngine,
+  yearsOfRun,
   type Candidate,
-  type DarkSpells,
   type Design,
+  type SeriesShape,
+  type SkyReport,
+  type SourceFigures,
+  type TiltChoice,
   type WinterSummary,
   type YearResult,
 } from '@ambrel/core'
@@ -20,8 +26,6 @@ export interface Winters {
   seed: number
   startDay: number
   summary: WinterSummary
-  /** runs of dull days on the first array, by return period; null without an array */
-  spells: DarkSpells | null
   lowest: Float32Array
   generatorHours: Uint8Array
   shortHours: Uint8Array
@@ -53,21 +57,10 @@ function pack(design: Design, results: readonly YearResult[]): Winters {
     seed: design.winter.seed,
     startDay,
     summary: summariseWinter(results, design.place.latitudeDeg, startDay),
-    spells: spellsOf(design, results.length),
     lowest,
     generatorHours,
     shortHours,
   }
-}
-
-/** Days with less sun than this on the array count as dark, kWh/m². */
-const DARK_DAY_KWHM2 = 1
-
-function spellsOf(design: Design, years: number): DarkSpells | null {
-  const [array] = design.arrays
-  if (!array) return null
-  const days = Array.from({ length: years }, (_, i) => dailySums(engine.planeOf(design, array, design.winter.seed, i)))
-  return darkSpells(days, DARK_DAY_KWHM2)
 }
 
 function send(winters: Winters): Winters {
@@ -86,7 +79,8 @@ const service = {
     onProgress: (share: number) => void,
   ): Promise<Winters | null> {
     const mine = ++latest
-    const { years, seed } = design.winter
+    const { seed } = design.winter
+    const years = yearsOfRun(design.place, design.winter.years)
     const plan = runPlanOf(design)
     const results: YearResult[] = []
     for (let index = 0; index < years; index++) {
@@ -104,6 +98,24 @@ const service = {
   /** Tries one change at a time over the same weather. */
   async whatNext(design: Design, years: number): Promise<Candidate[]> {
     return whatNext(engine, design, { years, seed: design.winter.seed })!
+  },
+
+  /** Hands over the hours of a weather file. */
+  async provide(fileId: string, shape: SeriesShape, bytes: Uint8Array): Promise<void> {
+    engine.provide(fileId, unpackSeries(shape, bytes))
+  },
+
+  /** What many years of weather say about the sun on the first array. */
+  async sky(design: Design, years: number): Promise<SkyReport | null> {
+    return skyReport(engine, design, years)
+  },
+
+  async tilts(design: Design, months: number[]): Promise<TiltChoice[]> {
+    return tiltChoices(design, months)
+  },
+
+  async sources(design: Design, years: number, climate: string | null): Promise<SourceFigures[]> {
+    return compareSources(engine, design, years, climate)
   },
 
   cancel(): void {

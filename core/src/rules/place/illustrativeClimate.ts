@@ -4,7 +4,7 @@ export const illustrativeClimate: Rule = {
   id: 'place.illustrative-climate',
   step: 'place',
   check: ({ design: { place } }) =>
-    place.climate === 'own'
+    place.climate === 'own' || place.source !== 'monthly'
       ? []
       : [
           open(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MONTH_NAMES, type Design } from '@ambrel/core'
+import { climateOf, MONTH_NAMES, type Design } from '@ambrel/core'
 import NumberField from '../../fields/NumberField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -15,7 +15,18 @@ const ROWS: { key: keyof Month; label: string; unit: string; step: number }[] = 
 ]
 const design = useDesign()
 const prefs = usePrefs()
+const emit = defineEmits<{ pasteBlock: [text: string] }>()
 const place = computed(() => design.document!.place)
+/** imported hours bring rows of their own, which are only read */
+const own = computed(() => place.value.source === 'monthly')
+const rows = computed(() => climateOf(place.value))
+/** A block of cells goes to the dialog that understands it; a single figure into its field. */
+function paste(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!own.value || !/[\t\n]/.test(text.trim())) return
+  event.preventDefault()
+  emit('pasteBlock', text)
+}
 const worst = computed(() => design.derived?.worstMonth ?? -1)
 
 function set(month: number, key: keyof Month, value: number | null): void {
@@ -38,7 +49,7 @@ function setPersistence(month: number, value: number | null): void {
 </script>
 
 <template>
-  <div class="scroll">
+  <div class="scroll" @paste="paste">
     <table class="sheet">
       <thead>
         <tr>
@@ -51,8 +62,10 @@ function setPersistence(month: number, value: number | null): void {
           <td class="label">
             {{ row.label }}<template v-if="row.unit">, {{ prefs.units === 'imperial' ? '°F' : row.unit }}</template>
           </td>
-          <td v-for="(month, m) in place.monthly" :key="m" class="cell unitless">
+          <td v-for="(month, m) in rows.monthly" :key="m" class="cell unitless">
+            <span v-if="!own" class="fixed">{{ prefs.show(month[row.key], row.unit).replace(/ °[CF]$/, '') }}</span>
             <NumberField
+              v-else
               :model-value="month[row.key]"
               :unit="row.unit"
               :label="`${MONTH_NAMES[m]}, ${row.label}`"
@@ -69,8 +82,10 @@ function setPersistence(month: number, value: number | null): void {
           >
             Persistence of dull and bright
           </td>
-          <td v-for="(value, m) in place.persistence" :key="m" class="cell">
+          <td v-for="(value, m) in rows.persistence" :key="m" class="cell">
+            <span v-if="!own" class="fixed">{{ prefs.show(value, '') }}</span>
             <NumberField
+              v-else
               :model-value="value"
               :label="`${MONTH_NAMES[m]}, persistence`"
               :path="`place.persistence.${m}`"
@@ -113,6 +128,12 @@ function setPersistence(month: number, value: number | null): void {
 
 .cell :deep(.box) {
   padding: 0 4px;
+}
+
+.fixed {
+  display: block;
+  padding: 0 4px;
+  text-align: right;
 }
 
 .worst {

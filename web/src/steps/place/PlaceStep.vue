@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { climateAt, ILLUSTRATIVE_CLIMATES, type Place } from '@ambrel/core'
+import { computed, shallowRef, watch } from 'vue'
+import type { Place } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
+import CoordinateField from '../../fields/CoordinateField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
-import ClimateTable from './ClimateTable.vue'
+import BestTilt from './BestTilt.vue'
 import DarkSpells from './DarkSpells.vue'
-import HorizonTable from './HorizonTable.vue'
-import SunChart from './SunChart.vue'
+import HorizonCard from './HorizonCard.vue'
+import SourcesCompared from './SourcesCompared.vue'
+import SunByMonth from './SunByMonth.vue'
+import WeatherCard from './WeatherCard.vue'
 
 const design = useDesign()
 const place = computed(() => design.document!.place)
@@ -19,17 +22,17 @@ function set<K extends keyof Place>(key: K, value: Place[K] | null): void {
   design.edit(`place: ${key}`, (draft) => (draft.place[key] = value as Place[K]), `place.${key}`)
 }
 
-function takeClimate(id: string): void {
-  if (id === 'own') return set('climate', 'own')
-  design.edit('climate', (draft) =>
-    Object.assign(draft.place, { climate: id, ...climateAt(id, draft.place.latitudeDeg) }),
-  )
-}
+/** The time zone the coordinates lie in; looked up when the step is open, because its table is large. */
+const clock = shallowRef<{ zone: string; utcOffsetH: number } | null>(null)
+watch(
+  () => [place.value.latitudeDeg, place.value.longitudeDeg] as const,
+  async ([latitudeDeg, longitudeDeg]) => {
+    const { clockAt } = await import('@ambrel/contract/time-zone')
+    if (Math.abs(latitudeDeg) <= 90 && Math.abs(longitudeDeg) <= 180) clock.value = clockAt(latitudeDeg, longitudeDeg)
+  },
+  { immediate: true },
+)
 
-const climates = [
-  ...ILLUSTRATIVE_CLIMATES.map(({ id, name }) => ({ value: id, label: `${name} (illustration)` })),
-  { value: 'own', label: 'Own monthly figures' },
-]
 const SKY_MODELS = [
   { value: 'hay-davies' as const, label: 'Hay & Davies 1980' },
   { value: 'perez' as const, label: 'Perez et al. 1990' },
@@ -57,22 +60,18 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         path="place.label"
         @update:model-value="set('label', $event)"
       />
-      <NumberField
+      <CoordinateField
         :model-value="place.latitudeDeg"
-        unit="° N"
+        axis="latitude"
         label="Latitude"
-        labelled
         path="place.latitudeDeg"
-        :step="0.1"
         @update:model-value="set('latitudeDeg', $event)"
       />
-      <NumberField
+      <CoordinateField
         :model-value="place.longitudeDeg"
-        unit="° E"
+        axis="longitude"
         label="Longitude"
-        labelled
         path="place.longitudeDeg"
-        :step="0.1"
         @update:model-value="set('longitudeDeg', $event)"
       />
       <NumberField
@@ -84,15 +83,28 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         :step="10"
         @update:model-value="set('elevationM', $event)"
       />
-      <NumberField
-        :model-value="place.utcOffsetH"
-        unit="h"
-        label="Clock, from UTC"
-        labelled
-        path="place.utcOffsetH"
-        :step="0.5"
-        @update:model-value="set('utcOffsetH', $event)"
-      />
+      <div>
+        <NumberField
+          :model-value="place.utcOffsetH"
+          unit="h"
+          label="Clock, from UTC"
+          labelled
+          path="place.utcOffsetH"
+          :step="0.5"
+          @update:model-value="set('utcOffsetH', $event)"
+        />
+        <p v-if="clock" class="quiet zone">
+          {{ clock.zone }}
+          <button
+            v-if="clock.utcOffsetH !== place.utcOffsetH"
+            class="link"
+            data-take-clock
+            @click="set('utcOffsetH', clock.utcOffsetH)"
+          >
+            take {{ clock.utcOffsetH }} h
+          </button>
+        </p>
+      </div>
       <NumberField
         :model-value="place.recordLowC"
         unit="°C"
@@ -187,28 +199,12 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         @update:model-value="design.edit('sky model', (d) => (d.schools.skyModel = $event))"
       />
     </section>
-    <section class="card">
-      <div class="row head">
-        <h2>Climate</h2>
-        <ChoiceField
-          class="climate"
-          :model-value="place.climate"
-          :options="climates"
-          label="Climate"
-          @update:model-value="takeClimate"
-        />
-        <p class="quiet">Editing a row makes the figures your own.</p>
-      </div>
-      <ClimateTable />
-    </section>
+    <WeatherCard />
+    <SunByMonth />
+    <HorizonCard />
     <DarkSpells />
-    <section class="card">
-      <h2>Sun paths and horizon</h2>
-      <div class="two sun">
-        <div><SunChart /></div>
-        <HorizonTable />
-      </div>
-    </section>
+    <BestTilt />
+    <SourcesCompared />
   </div>
 </template>
 
@@ -224,15 +220,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
   gap: 10px 14px;
 }
 
-.head {
-  margin-bottom: 6px;
-}
-
-.climate {
-  width: 270px;
-}
-
-.sun {
-  grid-template-columns: 1.5fr 1fr;
+.zone {
+  font-size: 12px;
 }
 </style>

@@ -1,108 +1,125 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { horizonAt, MEAN_DAYS, MONTH_NAMES, sunPosition } from '@ambrel/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { horizonAt, MONTH_NAMES, type HorizonPoint } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
+import { HEIGHT, SunFrame, WIDTH } from './sunPaths.ts'
 
-/** Sun paths of three months over the horizon: azimuth across, elevation up. */
-const WIDTH = 460
-const HEIGHT = 220
-const LEFT = 26
-const BOTTOM = 22
-const TOP_DEG = 75
+/**
+ * Sun paths of the year over the horizon. A drag stays in the chart, told by `dragged`, until the pointer is let go:
+ * one edit, one step to undo, and nothing else has to keep up with the pointer.
+ */
+const emit = defineEmits<{ dragged: [points: HorizonPoint[] | null] }>()
 const design = useDesign()
 const place = computed(() => design.document!.place)
 const sound = computed(() => design.derived !== null)
-const centre = computed(() => (place.value.latitudeDeg >= 0 ? 180 : 0))
-const fold = (azimuth: number) => ((azimuth - centre.value + 540) % 360) - 180
-const x = (azimuth: number) => LEFT + ((fold(azimuth) + 180) / 360) * (WIDTH - LEFT - 4)
-const y = (elevation: number) =>
-  HEIGHT - BOTTOM - (Math.min(TOP_DEG, Math.max(0, elevation)) / TOP_DEG) * (HEIGHT - BOTTOM - 8)
-
-const paths = computed(() => {
-  if (!sound.value) return []
-  const { latitudeDeg, longitudeDeg, utcOffsetH } = place.value
-  return [11, 2, 5].map((month) => {
-    const hours = Array.from({ length: 24 * 4 }, (_, i) => {
-      const hour = i / 4
-      const at = Date.UTC(2001, 0, MEAN_DAYS[month]) + (hour - utcOffsetH) * 3_600_000
-      return { hour, ...sunPosition(latitudeDeg, longitudeDeg, at) }
-    }).filter((each) => each.elevationDeg > 0)
-    const sorted = [...hours].sort((a, b) => fold(a.azimuthDeg) - fold(b.azimuthDeg))
-    return {
-      month,
-      line: sorted
-        .map((each, i) => `${i ? 'L' : 'M'}${x(each.azimuthDeg).toFixed(1)} ${y(each.elevationDeg).toFixed(1)}`)
-        .join(''),
-      marks: hours.filter((each) => Number.isInteger(each.hour) && each.hour % 3 === 0),
-      top: hours.reduce((best, each) => (each.elevationDeg > best.elevationDeg ? each : best), hours[0]),
-    }
-  })
-})
-
-const skyline = computed(() => {
-  const steps = Array.from({ length: 181 }, (_, i) => centre.value - 180 + i * 2)
-  const line = steps.map(
-    (azimuth, i) =>
-      `${i === 0 ? 'M' : 'L'}${(LEFT + (i / 180) * (WIDTH - LEFT - 4)).toFixed(1)} ${y(horizonAt(place.value.horizon, azimuth).elevationDeg).toFixed(1)}`,
-  )
-  return `${line.join('')}L${WIDTH - 4} ${y(0)}L${LEFT} ${y(0)}Z`
-})
-const compass = computed(() =>
-  [-180, -90, 0, 90].map((off) => ({
-    azimuth: (centre.value + off + 360) % 360,
-    at: LEFT + ((off + 180) / 360) * (WIDTH - LEFT - 4),
-  })),
-)
-/** Where the pointer is, in whole degrees; the chart's own width does not matter. */
+const held = shallowRef<HorizonPoint[] | null>(null)
+const points = computed(() => held.value ?? place.value.horizon)
 const chart = ref<SVGSVGElement>()
-function degreesAt(event: PointerEvent | MouseEvent): { azimuthDeg: number; elevationDeg: number } {
-  const box = chart.value!.getBoundingClientRect()
-  const across = ((event.clientX - box.left) / box.width) * WIDTH
-  const down = ((event.clientY - box.top) / box.height) * HEIGHT
-  const azimuth = centre.value - 180 + ((across - LEFT) / (WIDTH - LEFT - 4)) * 360
-  const elevation = ((HEIGHT - BOTTOM - down) / (HEIGHT - BOTTOM - 8)) * TOP_DEG
-  return {
-    azimuthDeg: (Math.round(Math.min(centre.value + 180, Math.max(centre.value - 180, azimuth))) + 360) % 360,
-    elevationDeg: Math.round(Math.min(90, Math.max(0, elevation)) * 2) / 2,
-  }
-}
+const chosen = ref<number | null>(null)
 
-function move(index: number, to: { azimuthDeg: number; elevationDeg: number }): void {
-  design.edit('horizon', (draft) => Object.assign(draft.place.horizon[index], to), `horizon.${index}`)
+const frame = computed(() => {
+  const { latitudeDeg, longitudeDeg, utcOffsetH, horizon } = place.value
+  return new SunFrame(
+    { latitudeDeg, longitudeDeg, utcOffsetH },
+    Math.max(0, ...horizon.map((each) => each.elevationDeg)),
+  )
+})
+const paths = computed(() => (sound.value ? frame.value.paths() : []))
+/** The three that bound and halve the year are drawn strong and carry hours; the others stay thin. */
+const strong = (month: number) => month === 11 || month === 5 || month === 2
+const grid = computed(() => [0, 15, 30, 45, 60, 75, 90].filter((deg) => deg <= frame.value.topDeg))
+const compass = computed(() =>
+  [-180, -90, 0, 90].map((off) => ({ name: NAMES[(frame.value.centre + off + 360) % 360], x: frame.value.xOf(off) })),
+)
+const NAMES: Record<number, string> = { 0: 'N', 90: 'E', 180: 'S', 270: 'W' }
+
+/** The profile in stretches, one for each cover. */
+const stretches = computed(() => {
+  const out: { cover: HorizonPoint['cover']; d: string }[] = []
+  let run: string[] = []
+  let cover: HorizonPoint['cover'] | null = null
+  let from = 0
+  const close = (to: number) => {
+    if (cover && run.length > 0)
+      out.push({
+        cover,
+        d: `M${from.toFixed(1)} ${frame.value.y(0)}L${run.join('L')}L${to.toFixed(1)} ${frame.value.y(0)}Z`,
+      })
+  }
+  for (let off = -180; off <= 180; off++) {
+    const here = horizonAt(points.value, frame.value.centre + off)
+    const x = frame.value.xOf(off)
+    const at = `${x.toFixed(1)} ${frame.value.y(here.elevationDeg).toFixed(1)}`
+    if (here.cover !== cover) {
+      run.push(at)
+      close(x)
+      cover = here.cover
+      run = []
+      from = x
+    }
+    run.push(at)
+  }
+  close(frame.value.xOf(180))
+  return out
+})
+
+function grab(index: number, event: PointerEvent): void {
+  if (event.button !== 0) return
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  chosen.value = index
+  held.value = place.value.horizon.map((point) => ({ ...point }))
 }
 function drag(index: number, event: PointerEvent): void {
-  if (event.buttons === 1) move(index, degreesAt(event))
+  if (!held.value || chosen.value !== index || event.buttons !== 1) return
+  const to = frame.value.at(event, chart.value!.getBoundingClientRect())
+  held.value = held.value.map((point, i) => (i === index ? { ...point, ...to } : point))
+  emit('dragged', held.value)
 }
-function grab(event: PointerEvent): void {
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+function letGo(): void {
+  const moved = held.value
+  held.value = null
+  emit('dragged', null)
+  if (moved && JSON.stringify(moved) !== JSON.stringify(place.value.horizon))
+    design.edit('horizon', (draft) => (draft.place.horizon = moved))
 }
-function add(event: MouseEvent): void {
-  const at = degreesAt(event)
+function move(index: number, to: Partial<HorizonPoint>): void {
+  design.edit('horizon', (draft) => Object.assign(draft.place.horizon[index], to), `horizon.${index}`)
+}
+function add(at: { azimuthDeg: number; elevationDeg: number }): void {
   design.edit('new horizon point', (draft) => {
     draft.place.horizon.push({ ...at, cover: horizonAt(draft.place.horizon, at.azimuthDeg).cover })
     draft.place.horizon.sort((a, b) => a.azimuthDeg - b.azimuthDeg)
   })
 }
+function addAt(event: MouseEvent): void {
+  add(frame.value.at(event, chart.value!.getBoundingClientRect()))
+}
+const STEPS: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 0.5],
+  ArrowDown: [0, -0.5],
+}
 function key(index: number, event: KeyboardEvent): void {
   const { azimuthDeg, elevationDeg } = place.value.horizon[index]
-  const steps: Record<string, [number, number]> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, 0.5],
-    ArrowDown: [0, -0.5],
-  }
-  const step = steps[event.key]
+  const step = STEPS[event.key]
   if (step)
     move(index, {
       azimuthDeg: (azimuthDeg + step[0] + 360) % 360,
       elevationDeg: Math.min(90, Math.max(0, elevationDeg + step[1])),
     })
-  else if (event.key === 'Delete' || event.key === 'Backspace')
+  else if (event.key === 'Insert' || event.key === '+') {
+    const azimuth = (azimuthDeg + 10) % 360
+    add({ azimuthDeg: azimuth, elevationDeg: Math.round(horizonAt(points.value, azimuth).elevationDeg * 2) / 2 })
+  } else if (event.key === 'Delete' || event.key === 'Backspace')
     design.edit('remove horizon point', (draft) => draft.place.horizon.splice(index, 1))
   else return
   event.preventDefault()
 }
-const NAMES: Record<number, string> = { 0: 'N', 90: 'E', 180: 'S', 270: 'W' }
+watch(
+  () => place.value.horizon,
+  () => held.value && letGo(),
+)
 </script>
 
 <template>
@@ -111,32 +128,37 @@ const NAMES: Record<number, string> = { 0: 'N', 90: 'E', 180: 'S', 270: 'W' }
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     class="sun"
     role="group"
-    aria-label="Sun paths of December, March and June over the horizon"
-    @dblclick="add"
+    aria-label="Sun paths of the twelve months over the horizon"
+    @dblclick="addAt"
   >
-    <g v-for="deg in [0, 15, 30, 45, 60]" :key="deg">
-      <path :d="`M${LEFT} ${y(deg)}H${WIDTH - 4}`" class="grid" />
-      <text :x="LEFT - 5" :y="y(deg) + 4" class="n">{{ deg }}°</text>
+    <g v-for="deg in grid" :key="deg">
+      <path :d="`M28 ${frame.y(deg)}H${WIDTH - 6}`" class="grid" />
+      <text :x="24" :y="frame.y(deg) + 4" class="n">{{ deg }}°</text>
     </g>
-    <text v-for="each in compass" :key="each.azimuth" :x="each.at" :y="HEIGHT - 6" class="dir">
-      {{ NAMES[each.azimuth] }}
-    </text>
-    <g v-for="path in paths" :key="path.month" :class="`path m${path.month}`">
+    <text v-for="each in compass" :key="each.name" :x="each.x" :y="HEIGHT - 5" class="dir">{{ each.name }}</text>
+    <g v-for="path in paths" :key="path.month" class="path" :class="[`m${path.month}`, { strong: strong(path.month) }]">
       <path :d="path.line" />
       <template v-for="mark in path.marks" :key="mark.hour">
-        <circle :cx="x(mark.azimuthDeg)" :cy="y(mark.elevationDeg)" r="2.4" />
-        <text :x="x(mark.azimuthDeg)" :y="y(mark.elevationDeg) - 5" class="hour">{{ mark.hour }}</text>
+        <circle :cx="mark.x" :cy="mark.y" :r="strong(path.month) ? 2.2 : 1.1" />
+        <text v-if="strong(path.month) && mark.hour % 3 === 0" :x="mark.x" :y="mark.y - 5" class="hour">
+          {{ mark.hour }}
+        </text>
       </template>
-      <text v-if="path.top" :x="x(path.top.azimuthDeg) + 30" :y="y(path.top.elevationDeg) - 8" class="name">
+      <text
+        v-if="path.top && path.month !== 6 && (path.month < 6 || path.month === 11)"
+        :x="path.top.x + (strong(path.month) ? 8 : -26)"
+        :y="path.top.y - 3"
+        class="name"
+      >
         {{ MONTH_NAMES[path.month] }}
       </text>
     </g>
-    <path :d="skyline" class="skyline" />
+    <path v-for="(stretch, i) in stretches" :key="i" :d="stretch.d" :class="['skyline', stretch.cover]" />
     <circle
-      v-for="(point, i) in place.horizon"
+      v-for="(point, i) in points"
       :key="i"
-      :cx="x(point.azimuthDeg)"
-      :cy="y(point.elevationDeg)"
+      :cx="frame.x(point.azimuthDeg)"
+      :cy="frame.y(point.elevationDeg)"
       r="5.5"
       class="handle"
       tabindex="0"
@@ -146,13 +168,20 @@ const NAMES: Record<number, string> = { 0: 'N', 90: 'E', 180: 'S', 270: 'W' }
       aria-valuemax="90"
       :aria-valuenow="point.elevationDeg"
       :data-horizon="i"
-      @pointerdown="grab"
+      @pointerdown="grab(i, $event)"
       @pointermove="drag(i, $event)"
+      @pointerup="letGo"
+      @pointercancel="letGo"
       @keydown="key(i, $event)"
       @dblclick.stop
-    />
+    >
+      <title>{{ point.azimuthDeg }}°, {{ point.elevationDeg }}° up, {{ point.cover }} from here</title>
+    </circle>
   </svg>
-  <p class="quiet">Drag a point, or move it with the arrow keys; double-click adds one, Delete removes it.</p>
+  <p class="quiet">
+    Drag a point, or move it with the arrow keys; double-click or <kbd>+</kbd> adds one, <kbd>Delete</kbd> removes it.
+    Hours are standard time.
+  </p>
 </template>
 
 <style scoped>
@@ -186,11 +215,17 @@ text {
 .path path {
   fill: none;
   stroke: var(--ochre);
-  stroke-width: 1.8;
+  stroke-opacity: 0.55;
+  stroke-width: 0.9;
 }
 
 .path circle {
   fill: var(--ochre);
+}
+
+.strong path {
+  stroke-opacity: 1;
+  stroke-width: 1.8;
 }
 
 .m11 path {
@@ -203,7 +238,7 @@ text {
 
 .name {
   fill: var(--ink);
-  font-size: 12px;
+  font-size: 10.5px;
 }
 
 .handle {
@@ -220,9 +255,22 @@ text {
 }
 
 .skyline {
-  fill: var(--lichen);
   fill-opacity: 0.55;
   stroke: var(--spruce);
-  stroke-width: 1.4;
+  stroke-width: 1.2;
+}
+
+.terrain {
+  fill: var(--lichen);
+}
+
+.evergreen {
+  fill: var(--spruce);
+}
+
+.leafless {
+  fill: var(--lichen);
+  fill-opacity: 0.22;
+  stroke-dasharray: 3 3;
 }
 </style>

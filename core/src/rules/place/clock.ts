@@ -1,0 +1,29 @@
+import { significant } from '../../units/format.ts'
+import { watch, type Rule } from '../rule.ts'
+
+/** Legal clocks stray from the sun by no more than this, hours. */
+export const MOST_FROM_SUN_H = 2.5
+
+export const clock: Rule = {
+  id: 'place.clock',
+  step: 'place',
+  check: ({ design: { place } }) => {
+    const solar = place.longitudeDeg / 15
+    const off = Math.abs(place.utcOffsetH - solar)
+    return Math.min(off, 24 - off) <= MOST_FROM_SUN_H
+      ? []
+      : [
+          watch(
+            'place',
+            `Noon by this clock is ${significant(Math.min(off, 24 - off), 2)} h away from the sun’s.`,
+            'Loads would run in the wrong hours of sun. Check the clock, and whether east and west are mixed up.',
+            {
+              remedy: {
+                label: `set the clock to ${Math.round(solar)} h`,
+                apply: (design) => ({ ...design, place: { ...design.place, utcOffsetH: Math.round(solar) } }),
+              },
+            },
+          ),
+        ]
+  },
+}

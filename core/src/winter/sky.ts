@@ -1,0 +1,150 @@
+import type { Design, WeatherSource } from '../design/types.ts'
+import { surfaceOf } from './engine.ts'
+import type { SunLeft, WinterEngine } from './engine.ts'
+import { figuresAt, type YearFigures } from './summary.ts'
+import { derive } from '../derive/derive.ts'
+import { sunYearOf } from '../derive/sunYearOf.ts'
+import { runStartDay } from '../sun/calendar.ts'
+import { bestTilt, latitudeRules, monthlyPlane, type BestTilt } from '../sun/monthly.ts'
+import { climateAt } from '../weather/climates.ts'
+import { contrastingWinters, type WinterSample } from '../weather/contrast.ts'
+import { dailySums, darkSpells, type DarkSpells } from '../weather/darkSpells.ts'
+import { climateOf, yearsOfRun } from '../weather/ruling.ts'
+
+/** Days with less sun than this on the array count as dark, kWh/m². */
+export const DARK_DAY_KWHM2 = 1
+
+/** What many years of weather say about the sun on the first array. */
+export interface SkyReport {
+  years: number
+  left: SunLeft
+  spells: DarkSpells
+  winters: WinterSample[]
+}
+
+/** @returns null where the design has no array to look at */
+export function skyReport(engine: WinterEngine, design: Design, count: number): SkyReport | null {
+  const [array] = design.arrays
+  if (!array) return null
+  const { seed } = design.winter
+  const years = yearsOfRun(design.place, count)
+  const days = Array.from({ length: years }, (_, i) => dailySums(engine.planeOf(design, array, seed, i)))
+  return {
+    years,
+    left: engine.sunLeft(design, array, seed, Math.min(10, years)),
+    spells: darkSpells(days, DARK_DAY_KWHM2),
+    winters: contrastingWinters(days, runStartDay(design.place.latitudeDeg), design.place.latitudeDeg),
+  }
+}
+
+/** A tilt with what it collects in the chosen months. */
+export interface TiltChoice extends BestTilt {
+  says: string
+}
+
+/**
+ * The best tilt for some months beside the latitude rules and what the first array has now.
+ * @param months 0…11, at least one
+ */
+export function tiltChoices(design: Design, months: readonly number[]): TiltChoice[] {
+  const { place, schools, arrays } = design
+  const sun = sunYearOf(place)
+  const { monthly } = climateOf(place)
+  const surface = surfaceOf(place, { tiltDeg: 0, azimuthDeg: 0 }, schools.skyModel)
+  const toEquator = place.latitudeDeg >= 0 ? 180 : 0
+  const rules = latitudeRules(place.latitudeDeg)
+  const collects = (says: string, tiltDeg: number, azimuthDeg: number): TiltChoice => {
+    const hours = monthlyPlane(sun, monthly, { ...surface, tiltDeg, azimuthDeg })
+    const energyKWhM2Day = months.reduce((sum, month) => sum + hours[month], 0) / months.length
+    return { says, tiltDeg, azimuthDeg, energyKWhM2Day }
+  }
+  return [
+    { says: 'best by search', ...bestTilt(place, monthly, months, surface, sun) },
+    collects('latitude + 15°', Math.round(rules.winterDeg), toEquator),
+    collects('latitude', Math.round(rules.yearDeg), toEquator),
+    ...arrays.slice(0, 1).map((array) => collects(`${array.name}, as it stands`, array.tiltDeg, array.azimuthDeg)),
+  ]
+}
+
+/** What one source of weather makes of a design. */
+export interface SourceFigures {
+  id: WeatherSource | 'climate'
+  name: string
+  years: number
+  worstMonth: number
+  worstSunHours: number
+  yearSunHours: number
+  coldestMeanC: number
+  /** mean over the four darkest months */
+  persistence: number
+  levelKWhM2Day: number[]
+  longestSpellOneInTen: number
+  median: YearFigures
+  oneInTen: YearFigures
+}
+
+/**
+ * The weather sources a design could be set to, run over the same number of years.
+ * @param climate id of an illustrative climate to set beside them, or null
+ */
+export function compareSources(
+  engine: WinterEngine,
+  design: Design,
+  count: number,
+  climate: string | null,
+): SourceFigures[] {
+  const { place } = design
+  const set = (id: SourceFigures['id'], name: string, change: Partial<Design['place']>) => ({
+    id,
+    name,
+    design: { ...design, place: { ...place, ...change } },
+  })
+  const sources = [
+    set('monthly', 'Monthly rows', { source: 'monthly' }),
+    ...(place.hours
+      ? [
+          set('fitted', `Made from ${place.hours.name}`, { source: 'fitted' }),
+          set('hours', `${place.hours.name} as it was`, { source: 'hours' }),
+        ]
+      : []),
+    ...(climate
+      ? [set('climate', 'Illustration', { source: 'monthly', climate, ...climateAt(climate, place.latitudeDeg) })]
+      : []),
+  ]
+  return sources.map(({ id, name, design: each }) => figuresOfSource(engine, each, count, id, name))
+}
+
+function figuresOfSource(
+  engine: WinterEngine,
+  design: Design,
+  count: number,
+  id: SourceFigures['id'],
+  name: string,
+): SourceFigures {
+  const { seed } = design.winter
+  const results = engine.run(design, { years: count, seed })
+  const { sunHours, worstMonth, worked } = derive(design)
+  const { monthly, persistence } = climateOf(design.place)
+  const dark = design.place.latitudeDeg >= 0 ? [10, 11, 0, 1] : [4, 5, 6, 7]
+  const [array] = design.arrays
+  const spells = array
+    ? darkSpells(
+        results.map((_, i) => dailySums(engine.planeOf(design, array, seed, i))),
+        DARK_DAY_KWHM2,
+      )
+    : null
+  return {
+    id,
+    name,
+    years: results.length,
+    worstMonth,
+    worstSunHours: sunHours[worstMonth],
+    yearSunHours: worked['place.annual-sun'].value,
+    coldestMeanC: Math.min(...monthly.map((month) => month.meanC)),
+    persistence: dark.reduce((sum, month) => sum + persistence[month], 0) / dark.length,
+    levelKWhM2Day: monthly.map((month) => month.ghiKWhM2Day),
+    longestSpellOneInTen: spells?.longestByReturnPeriod[10] ?? 0,
+    median: figuresAt(results, 0.5),
+    oneInTen: figuresAt(results, 0.9),
+  }
+}

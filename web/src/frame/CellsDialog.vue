@@ -1,0 +1,136 @@
+<script setup lang="ts" generic="T">
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { Read } from '@ambrel/core'
+
+/** Takes rows pasted from a spreadsheet or read from a CSV file, shows what they come to and what is wrong, then hands them over. */
+const props = defineProps<{
+  open: boolean
+  title: string
+  hint: string
+  /** pasted already, before the dialog opened */
+  pasted?: string
+  read: (cells: string[][]) => Read<T>
+  /** one line that tells an item apart */
+  tell: (item: T) => string
+  take: string
+}>()
+const emit = defineEmits<{ close: []; take: [items: T[]] }>()
+const text = ref('')
+const fileError = ref('')
+const result = shallowRef<Read<T> | null>(null)
+const SHOWN = 8
+const LARGEST = 2 * 1024 * 1024
+
+watch(
+  () => props.open,
+  (now) => {
+    if (now) text.value = props.pasted ?? ''
+    fileError.value = ''
+  },
+  { immediate: true },
+)
+watch(
+  text,
+  async (now) => {
+    if (now.trim() === '') return (result.value = null)
+    const { parseTable } = await import('@ambrel/contract/weather')
+    if (now === text.value) result.value = props.read(parseTable(now))
+  },
+  { immediate: true },
+)
+const count = computed(() => result.value?.items.length ?? 0)
+
+async function choose(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  fileError.value = ''
+  if (file.size > LARGEST)
+    return void (fileError.value = `${file.name} has ${Math.round(file.size / 1024)} kB; at most 2048`)
+  try {
+    const { decodeText } = await import('@ambrel/contract/weather')
+    text.value = decodeText(new Uint8Array(await file.arrayBuffer())).text
+  } catch (error) {
+    fileError.value = `${file.name}: ${(error as Error).message}`
+  }
+}
+function hand(): void {
+  if (!result.value || count.value === 0) return
+  emit('take', result.value.items)
+  emit('close')
+}
+</script>
+
+<template>
+  <el-dialog :model-value="open" :title="title" width="640" append-to-body @close="emit('close')">
+    <p class="quiet">{{ hint }}</p>
+    <textarea v-model="text" rows="8" spellcheck="false" :aria-label="title" data-cells />
+    <label class="file">
+      or read a CSV file
+      <input type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" data-cells-file @change="choose" />
+    </label>
+    <p v-if="fileError" class="error" role="alert">{{ fileError }}</p>
+    <div v-if="result" class="result" role="status">
+      <ul v-if="result.problems.length > 0" class="error">
+        <li v-for="problem in result.problems.slice(0, SHOWN)" :key="problem.message">{{ problem.message }}</li>
+        <li v-if="result.problems.length > SHOWN">and {{ result.problems.length - SHOWN }} more</li>
+      </ul>
+      <p v-if="count > 0"><b>Understood:</b></p>
+      <ul v-if="count > 0">
+        <li v-for="(item, i) in result.items.slice(0, SHOWN)" :key="i">{{ tell(item) }}</li>
+        <li v-if="count > SHOWN">and {{ count - SHOWN }} more</li>
+      </ul>
+    </div>
+    <div class="row end">
+      <span v-if="result && result.problems.length > 0 && count > 0" class="quiet grow">
+        Only the rows without a mistake are taken.
+      </span>
+      <el-button @click="emit('close')">Leave it</el-button>
+      <el-button type="primary" :disabled="count === 0" data-take-cells @click="hand">{{ take }}</el-button>
+    </div>
+  </el-dialog>
+</template>
+
+<style scoped>
+textarea {
+  width: 100%;
+  margin: 8px 0;
+  padding: 6px 8px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: var(--paper);
+  color: inherit;
+  font:
+    13px/1.4 ui-monospace,
+    monospace;
+  white-space: pre;
+  tab-size: 12;
+}
+
+.file {
+  color: var(--soft);
+  font-size: 13px;
+}
+
+.result {
+  max-height: 220px;
+  overflow: auto;
+  margin-top: 10px;
+}
+
+ul {
+  margin: 2px 0 8px;
+  padding-left: 18px;
+  font-size: 13px;
+}
+
+.error {
+  color: var(--clay);
+}
+
+.end {
+  justify-content: flex-end;
+  margin-top: 12px;
+}
+</style>

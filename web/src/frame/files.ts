@@ -1,0 +1,13 @@
+/** Offers text as a file to keep. */
+export function saveText(name: string, text: string, type = 'text/csv'): void {
+  const url = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }))
+  const link = Object.assign(document.createElement('a'), { href: url, download: name.replace(/[\\/:*?"<>|]/g, '_') })
+  link.click()
+  URL.revokeObjectURL(url)
+}
+
+/** Offers rows as a CSV file. */
+export async function saveCells(name: string, rows: readonly (readonly string[])[]): Promise<void> {
+  const { toCsv } = await import('@ambrel/contract/weather')
+  saveText(name, toCsv(rows))
+}

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { darkMonths, MONTH_NAMES, type TiltChoice } from '@ambrel/core'
+import { decimal, significant } from '@ambrel/core/units'
+import { useDesign } from '../../stores/design.ts'
+import { useAnswer } from './sky.ts'
+
+/** The tilt that collects most in the chosen months, by search, beside the rules of thumb. */
+const design = useDesign()
+const months = ref(darkMonths(design.document!.place.latitudeDeg).slice(1, 5))
+const { answer } = useAnswer(
+  ({ place, arrays, schools }) => [place, arrays[0]?.tiltDeg, arrays[0]?.azimuthDeg, schools.skyModel, months.value],
+  (service, subject) => service.tilts(subject, [...months.value]),
+)
+const most = computed(() => Math.max(...(answer.value ?? []).map((choice) => choice.energyKWhM2Day), 0.001))
+function toggle(month: number): void {
+  const rest = months.value.filter((each) => each !== month)
+  if (rest.length === months.value.length) months.value = [...rest, month].sort((a, b) => a - b)
+  else if (rest.length > 0) months.value = rest
+}
+function take({ tiltDeg, azimuthDeg }: TiltChoice): void {
+  design.edit(`tilt ${tiltDeg}°`, (draft) => {
+    for (const array of draft.arrays) Object.assign(array, { tiltDeg, azimuthDeg })
+  })
+}
+</script>
+
+<template>
+  <section class="card">
+    <div class="row wrap">
+      <h2>Best tilt</h2>
+      <p class="quiet grow">for these months together</p>
+      <div class="months" role="group" aria-label="Months to collect in">
+        <button
+          v-for="(name, m) in MONTH_NAMES"
+          :key="name"
+          :class="{ on: months.includes(m) }"
+          :aria-pressed="months.includes(m)"
+          :title="name"
+          @click="toggle(m)"
+        >
+          {{ name[0] }}
+        </button>
+      </div>
+    </div>
+    <table v-if="answer" class="sheet">
+      <thead>
+        <tr>
+          <th />
+          <th class="n">tilt</th>
+          <th class="n">azimuth</th>
+          <th class="n">kWh/m² a day</th>
+          <th class="n">of the best</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="choice in answer" :key="choice.says">
+          <td>{{ choice.says }}</td>
+          <td class="n">{{ decimal(choice.tiltDeg, 0) }}°</td>
+          <td class="n">{{ decimal(choice.azimuthDeg, 0) }}°</td>
+          <td class="n">{{ significant(choice.energyKWhM2Day) }}</td>
+          <td class="n">{{ decimal((100 * choice.energyKWhM2Day) / most, 1) }} %</td>
+          <td class="n">
+            <button
+              v-if="design.document!.arrays.length > 0 && !choice.says.endsWith('as it stands')"
+              class="link"
+              @click="take(choice)"
+            >
+              set the array so
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.months {
+  display: flex;
+}
+
+.months button {
+  width: 22px;
+  padding: 2px 0;
+  border: 1px solid var(--rule);
+  border-right-width: 0;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  font-size: 12.5px;
+  cursor: pointer;
+}
+
+.months button:last-child {
+  border-right-width: 1px;
+}
+
+.months .on {
+  background: var(--spruce);
+  color: var(--on-spruce);
+}
+</style>

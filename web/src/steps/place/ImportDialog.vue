@@ -1,0 +1,253 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { CHANNEL_RANGE, CHANNEL_UNITS, type Channel, type ColumnMapping } from '@ambrel/core'
+import type { WeatherFile } from '@ambrel/contract'
+import ChoiceField from '../../fields/ChoiceField.vue'
+import NumberField from '../../fields/NumberField.vue'
+import TextField from '../../fields/TextField.vue'
+import { useDesign } from '../../stores/design.ts'
+import ImportReport from './ImportReport.vue'
+import { useWeatherImport } from './weatherImport.ts'
+
+defineProps<{ open: boolean }>()
+const emit = defineEmits<{ close: []; stored: [file: WeatherFile] }>()
+const design = useDesign()
+const way = useWeatherImport()
+const { stage, fileName, progress, problem, rows, inspected, read } = way
+const mapping = ref<ColumnMapping | null>(null)
+const name = ref('')
+watch(inspected, (now) => {
+  mapping.value = now ? (JSON.parse(JSON.stringify(now.mapping)) as ColumnMapping) : null
+  name.value = now?.station?.name ?? fileName.value.replace(/\.[^.]+$/, '')
+})
+onBeforeUnmount(way.reset)
+
+const CHANNELS: Channel[] = ['ghiWM2', 'airC', 'dniWM2', 'dhiWM2', 'windMS', 'snowfallCm', 'snowDepthCm']
+const NONE = -1
+const columns = computed(() =>
+  (inspected.value?.header ?? []).map((label, value) => ({ value, label: `${value + 1}: ${label}` })),
+)
+const withNone = computed(() => [{ value: NONE, label: 'not in the file' }, ...columns.value])
+const unitsOf = (channel: Channel) => Object.keys(CHANNEL_UNITS[channel]).map((unit) => ({ value: unit, label: unit }))
+const ORDERS = [
+  { value: 'ymd' as const, label: 'year, month, day' },
+  { value: 'dmy' as const, label: 'day, month, year' },
+  { value: 'mdy' as const, label: 'month, day, year' },
+]
+const LABELS = [
+  { value: 'beginning' as const, label: 'the hour that begins then' },
+  { value: 'middle' as const, label: 'the middle of its interval' },
+  { value: 'ending' as const, label: 'the hour that ends then' },
+]
+const DECIMALS = [
+  { value: 0, label: 'point (3.5)' },
+  { value: 1, label: 'comma (3,5)' },
+]
+
+function setChannel(channel: Channel, column: number): void {
+  if (!mapping.value) return
+  if (column === NONE) delete mapping.value.columns[channel]
+  else
+    mapping.value.columns[channel] = { column, unit: mapping.value.columns[channel]?.unit ?? unitsOf(channel)[0].value }
+}
+function setTime(at: number, column: number): void {
+  const time = [...mapping.value!.time]
+  if (column === NONE) time.splice(at)
+  else time[at] = column
+  mapping.value!.time = time
+}
+const place = computed(() => {
+  const { latitudeDeg, longitudeDeg, windMS, monthly } = design.document!.place
+  return { latitudeDeg, longitudeDeg, windMS, snowfallCm: monthly.map((month) => month.snowfallCm) }
+})
+function choose(event: Event): void {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (file) void way.choose(file, design.document!.place.utcOffsetH)
+}
+async function store(): Promise<void> {
+  const file = await way.store(name.value.trim() || fileName.value)
+  if (file) emit('stored', file)
+}
+function close(): void {
+  way.reset()
+  emit('close')
+}
+const KINDS = { epw: 'an EPW file', tmy3: 'a TMY3 file', csv: 'a table' }
+</script>
+
+<template>
+  <el-dialog :model-value="open" title="Import hours of weather" width="780" append-to-body @close="close">
+    <p v-if="stage === 'choose'" class="quiet">
+      An EPW or TMY3 file, or any table with a row an hour or finer: time, global irradiance on the level, temperature.
+      Whole years, up to 32 MB.
+    </p>
+    <label v-if="stage === 'choose' || stage === 'map'" class="file">
+      <span v-if="fileName">{{ fileName }}</span>
+      <input type="file" aria-label="Weather file" data-weather-file @change="choose" />
+    </label>
+    <div v-if="problem" class="error" role="alert" data-import-problem>
+      <b>{{ problem }}</b>
+      <ul v-if="rows.length > 0">
+        <li v-for="row in rows.slice(0, 8)" :key="`${row.fromRow} ${row.says}`">
+          {{ row.fromRow === row.toRow ? `row ${row.fromRow}` : `rows ${row.fromRow}–${row.toRow}` }}: {{ row.says }}
+        </li>
+        <li v-if="rows.length > 8">and {{ rows.length - 8 }} more</li>
+      </ul>
+    </div>
+
+    <template v-if="stage === 'map' && inspected && mapping">
+      <p class="quiet said">
+        This is {{ KINDS[inspected.kind]
+        }}<template v-if="inspected.station">
+          of {{ inspected.station.name }}, {{ inspected.station.latitudeDeg }}°,
+          {{ inspected.station.longitudeDeg }}°</template
+        >, text in {{ inspected.encoding }}. Check that every column is what it is taken for.
+      </p>
+      <div class="grid">
+        <ChoiceField
+          v-for="(_, at) in [...mapping.time, NONE].slice(0, 6)"
+          :key="`time ${at}`"
+          :model-value="mapping.time[at] ?? NONE"
+          :options="at === 0 ? columns : withNone"
+          :label="at === 0 ? 'Time' : 'and'"
+          labelled
+          @update:model-value="setTime(at, $event)"
+        />
+        <ChoiceField v-model="mapping.dateOrder" :options="ORDERS" label="Order of a date" labelled />
+        <ChoiceField v-model="mapping.label" :options="LABELS" label="A time names" labelled />
+        <NumberField
+          :model-value="mapping.utcOffsetH"
+          unit="h"
+          label="Clock, from UTC (no summer time)"
+          labelled
+          @update:model-value="mapping.utcOffsetH = $event!"
+        />
+        <ChoiceField
+          :model-value="mapping.decimalComma ? 1 : 0"
+          :options="DECIMALS"
+          label="Decimals"
+          labelled
+          @update:model-value="mapping.decimalComma = $event === 1"
+        />
+      </div>
+      <table class="sheet channels">
+        <tbody>
+          <tr v-for="channel in CHANNELS" :key="channel">
+            <td class="what">{{ CHANNEL_RANGE[channel].name }}</td>
+            <td>
+              <ChoiceField
+                :model-value="mapping.columns[channel]?.column ?? NONE"
+                :options="withNone"
+                :label="`Column of ${CHANNEL_RANGE[channel].name}`"
+                @update:model-value="setChannel(channel, $event)"
+              />
+            </td>
+            <td class="unit">
+              <ChoiceField
+                v-if="mapping.columns[channel]"
+                v-model="mapping.columns[channel]!.unit"
+                :options="unitsOf(channel)"
+                :label="`Unit of ${CHANNEL_RANGE[channel].name}`"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="sample">
+        <table class="sheet">
+          <thead>
+            <tr>
+              <th v-for="(title, i) in inspected.header" :key="i">{{ title }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(row, i) in inspected.sample.slice(0, 5)" :key="i">
+              <td v-for="(cell, c) in row" :key="c">{{ cell }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </template>
+
+    <div v-if="stage === 'reading' || stage === 'storing'" class="progress" role="status">
+      <p>{{ stage === 'reading' ? `Reading ${fileName}: ${Math.round(progress * 100)} %` : 'Storing the hours' }}</p>
+      <progress :value="stage === 'reading' ? progress : undefined" max="1" />
+    </div>
+
+    <template v-if="stage === 'report' && read">
+      <TextField v-model="name" label="Keep it as" labelled />
+      <ImportReport :read="read" />
+    </template>
+
+    <template #footer>
+      <el-button @click="close">{{ stage === 'reading' ? 'Cancel' : 'Leave it' }}</el-button>
+      <el-button
+        v-if="stage === 'map' && mapping"
+        type="primary"
+        data-read-weather
+        @click="way.readHours(mapping, place)"
+        >Read the hours</el-button
+      >
+      <el-button v-if="stage === 'report'" type="primary" data-store-weather @click="store">
+        Keep {{ read!.years }} year{{ read!.years === 1 ? '' : 's' }}
+      </el-button>
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+.file {
+  display: flex;
+  gap: 10px;
+  margin: 8px 0;
+}
+
+.said {
+  margin-bottom: 8px;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 6px 12px;
+}
+
+.channels {
+  margin-top: 10px;
+}
+
+.what {
+  width: 34%;
+  vertical-align: middle !important;
+}
+
+.unit {
+  width: 150px;
+}
+
+.sample {
+  overflow-x: auto;
+  margin-top: 10px;
+  padding: 4px 8px;
+  background: var(--wash);
+  font-size: 12.5px;
+  white-space: nowrap;
+}
+
+.error {
+  margin: 8px 0;
+  color: var(--clay);
+}
+
+.error ul {
+  margin: 4px 0 0;
+  padding-left: 18px;
+  font-size: 13px;
+}
+
+progress {
+  width: 100%;
+}
+</style>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { ILLUSTRATIVE_CLIMATES, MONTH_NAMES } from '@ambrel/core'
+import { decimal } from '@ambrel/core/units'
+import Chart from '../../drawing/Chart.vue'
+import ChoiceField from '../../fields/ChoiceField.vue'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+import { useAnswer } from './sky.ts'
+
+/** What each weather source makes of this design, over the same number of years. */
+const YEARS = 10
+const design = useDesign()
+const prefs = usePrefs()
+const climate = ref(design.document!.place.climate === 'maritime-coast' ? 'cold-valley' : 'maritime-coast')
+const climates = ILLUSTRATIVE_CLIMATES.map(({ id, name }) => ({ value: id, label: name }))
+const { answer, problem } = useAnswer(
+  (subject) => [subject, climate.value],
+  (service, subject) => service.sources(subject, YEARS, climate.value),
+  true,
+)
+const nameOf = (id: string, name: string) =>
+  id === 'climate'
+    ? `Illustration: ${climates.find(({ value }) => value === climate.value)!.label.toLowerCase()}`
+    : name
+const series = computed(() =>
+  (answer.value ?? [])
+    .filter(({ id }) => id !== 'hours')
+    .map(({ id, name, levelKWhM2Day }) => ({ name: nameOf(id, name), data: levelKWhM2Day })),
+)
+const worstShort = (hours: Record<string, number>) => Math.max(...Object.values(hours))
+</script>
+
+<template>
+  <section class="card">
+    <div class="row wrap">
+      <h2>Sources side by side</h2>
+      <p class="quiet grow">the same design, {{ YEARS }} years of each</p>
+      <ChoiceField v-model="climate" class="wide" :options="climates" label="Illustration to compare with" />
+    </div>
+    <p v-if="problem" class="quiet" role="alert">{{ problem }}</p>
+    <template v-if="answer">
+      <table class="sheet" data-sources>
+        <thead>
+          <tr>
+            <th />
+            <th class="n">worst month</th>
+            <th class="n">year</th>
+            <th class="n">coldest</th>
+            <th class="n">persistence</th>
+            <th class="n">dark spell, 1 in 10</th>
+            <th class="n">generator</th>
+            <th class="n">short, 1 in 10</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="each in answer" :key="each.id" :class="{ on: each.id === design.document!.place.source }">
+            <td>
+              {{ nameOf(each.id, each.name) }}
+              <span class="quiet">{{ each.years }} year{{ each.years === 1 ? '' : 's' }}</span>
+            </td>
+            <td class="n">{{ decimal(each.worstSunHours, 2) }} h, {{ MONTH_NAMES[each.worstMonth] }}</td>
+            <td class="n">{{ decimal(each.yearSunHours, 1) }} h</td>
+            <td class="n">{{ prefs.show(each.coldestMeanC, '°C') }}</td>
+            <td class="n">{{ decimal(each.persistence, 2) }}</td>
+            <td class="n">{{ decimal(each.longestSpellOneInTen, 0) }} days</td>
+            <td class="n">{{ prefs.show(each.median.generatorHours, 'h') }}</td>
+            <td class="n">{{ prefs.show(worstShort(each.oneInTen.shortHours), 'h') }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <Chart
+        type="line"
+        :series="series"
+        :categories="[...MONTH_NAMES]"
+        :colours="['--spruce', '--ochre', '--slate']"
+        :height="150"
+        :format="(value: number) => decimal(value, 1)"
+        label="Sun on the level by month, by source"
+      />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.wide {
+  width: 220px;
+}
+
+.on td {
+  font-weight: 600;
+}
+
+td .quiet {
+  display: block;
+  font-size: 12px;
+  font-weight: 400;
+}
+</style>

@@ -1,0 +1,38 @@
+import { wrap, type Remote } from 'comlink'
+import type { Design } from '@ambrel/core'
+import type { WinterService } from './winter.worker.ts'
+
+/** Fetches the packed hours of a weather file and their shape. */
+export type HoursOf = (fileId: string) => Promise<{ shape: Parameters<WinterService['provide']>[1]; bytes: Uint8Array }>
+
+/** A worker that runs winters, and hands it the weather files its designs refer to. */
+export class WinterWorker {
+  readonly service: Remote<WinterService>
+  private readonly given = new Map<string, Promise<void>>()
+
+  constructor(private readonly hoursOf: HoursOf) {
+    const worker = new Worker(new URL('./winter.worker.ts', import.meta.url), { type: 'module' })
+    this.service = wrap<WinterService>(worker)
+  }
+
+  /**
+   * Waits until the hours a design needs are there.
+   * @param everySource also where another source rules now, to compare them
+   */
+  async ready({ place }: Design, everySource = false): Promise<void> {
+    if (!place.hours || (place.source !== 'hours' && !everySource)) return
+    const { fileId } = place.hours
+    if (!this.given.has(fileId)) this.given.set(fileId, this.give(fileId))
+    await this.given.get(fileId)
+  }
+
+  private async give(fileId: string): Promise<void> {
+    try {
+      const { shape, bytes } = await this.hoursOf(fileId)
+      await this.service.provide(fileId, shape, bytes)
+    } catch (error) {
+      this.given.delete(fileId)
+      throw error
+    }
+  }
+}
