@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { Browser, Page } from 'playwright-core'
+import type { Browser } from 'playwright-core'
 import { openBrowser, openPage } from './browser.ts'
+import { changes, drawn, newDesign, openDemo, rail, saved, setField, strip } from './pages.ts'
 import { startApplication } from './server.ts'
 
 let application: Awaited<ReturnType<typeof startApplication>>
@@ -15,50 +16,10 @@ afterAll(async () => {
   await application?.stop()
 })
 
-const strip = (page: Page) =>
-  page
-    .locator('footer.strip .bar')
-    .evaluateAll((bars) => bars.map((bar) => Number(bar.getAttribute('height')).toFixed(1)).join(' '))
-const rail = (page: Page, step: string) => page.locator(`.rail [data-step=${step}] small`).innerText()
-const saved = (page: Page) => page.locator('[data-saved]', { hasText: /^Saved/ }).waitFor()
-const drawn = (page: Page) => page.locator('footer.strip .bar').first().waitFor()
-
-/** Waits until a reading of the page is no longer what it was. */
-async function changes(read: () => Promise<string>, from: string): Promise<string> {
-  for (let i = 0; i < 250; i++) {
-    const now = await read()
-    if (now !== from && now !== '') return now
-    await new Promise((resolve) => setTimeout(resolve, 100))
-  }
-  throw new Error(`still ${from}`)
-}
-
-async function openDemo(page: Page, variant = 'As planned'): Promise<void> {
-  await page.goto(application.base)
-  await page.locator('.family', { hasText: 'Larkspur Bench' }).getByRole('link', { name: variant }).click()
-  await drawn(page)
-}
-
-async function newDesign(page: Page, name: string): Promise<void> {
-  await page.goto(application.base)
-  await page.locator('[data-new]').click()
-  await page.locator('input[name=name]').fill(name)
-  await page.locator('input[name=latitude]').fill('46.5')
-  await page.locator('input[name=longitude]').fill('-84.2')
-  await page.getByRole('button', { name: 'Make it' }).click()
-  await drawn(page)
-}
-
-async function setField(page: Page, path: string, value: string): Promise<void> {
-  const field = page.locator(`[data-path="${path}"]`)
-  await field.fill(value)
-  await field.press('Enter')
-}
-
 describe('from nothing to a winter answer', () => {
   it('makes a design through all seven steps by Suggest, edits, undoes, reloads and finds it saved', async () => {
     const { page, errors } = await openPage(browser)
-    await newDesign(page, 'Test cabin')
+    await newDesign(page, application.base, 'Test cabin')
     for (const [key, step] of [
       ['1', 'place'],
       ['2', 'loads'],
@@ -104,7 +65,7 @@ describe('from nothing to a winter answer', () => {
   it('every step opens without an error, in both themes, and narrow', async () => {
     for (const options of [{}, { night: true }, { width: 820 }]) {
       const { page, errors } = await openPage(browser, options)
-      await openDemo(page)
+      await openDemo(page, application.base)
       for (const key of ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']) {
         await page.keyboard.press(key)
         await page.locator('[data-bench] h1').waitFor()
@@ -120,7 +81,7 @@ describe('from nothing to a winter answer', () => {
 describe('two windows', () => {
   it('a stale save gets the choice, and keeping both loses nothing', async () => {
     const first = (await openPage(browser)).page
-    await newDesign(first, 'Shared cabin')
+    await newDesign(first, application.base, 'Shared cabin')
     const second = (await openPage(browser)).page
     await second.goto(first.url())
     await drawn(second)
@@ -141,7 +102,7 @@ describe('two windows', () => {
 
   it('keeping mine overwrites, taking theirs can be undone', async () => {
     const first = (await openPage(browser)).page
-    await newDesign(first, 'Contested cabin')
+    await newDesign(first, application.base, 'Contested cabin')
     const second = (await openPage(browser)).page
     await second.goto(first.url())
     await drawn(second)
@@ -164,7 +125,7 @@ describe('two windows', () => {
 describe('bad input', () => {
   it('is named at its field, keeps what was typed, stops the save and the strip, and is over when mended', async () => {
     const { page } = await openPage(browser)
-    await newDesign(page, 'Wrong cabin')
+    await newDesign(page, application.base, 'Wrong cabin')
     await saved(page)
     await setField(page, 'place.latitudeDeg', '95')
     await page.locator('.error', { hasText: 'latitudeDeg 95 is too large; at most 90' }).waitFor()
@@ -183,7 +144,7 @@ describe('bad input', () => {
 
   it('an empty load list and a unit that does not divide the bank are named', async () => {
     const { page } = await openPage(browser)
-    await newDesign(page, 'Empty cabin')
+    await newDesign(page, application.base, 'Empty cabin')
     await page.keyboard.press('2')
     await page.locator('[data-load]').first().waitFor()
     while ((await page.locator('[data-load]').count()) > 0)
@@ -225,7 +186,7 @@ describe('bad input', () => {
 describe('the frame', () => {
   it('palette, keys, findings with remedy, working, units and variants', async () => {
     const { page, errors } = await openPage(browser)
-    await openDemo(page)
+    await openDemo(page, application.base)
     await page.keyboard.press('Control+k')
     await page.getByPlaceholder('type a few letters').fill('go arr')
     await page.keyboard.press('Enter')
@@ -259,7 +220,7 @@ describe('the frame', () => {
 
   it('the horizon is dragged, moved by keys, added to and removed from, and the sun follows', async () => {
     const { page, errors } = await openPage(browser)
-    await openDemo(page)
+    await openDemo(page, application.base)
     await page.keyboard.press('1')
     const handle = page.locator('[data-horizon="2"]')
     await handle.scrollIntoViewIfNeeded()
@@ -287,7 +248,7 @@ describe('the frame', () => {
 
   it('every step takes an edit that reaches its figure', async () => {
     const { page } = await openPage(browser)
-    await newDesign(page, 'Edited cabin')
+    await newDesign(page, application.base, 'Edited cabin')
     const edits: [string, string, string, string][] = [
       ['1', 'place', 'place.monthly.11.ghiKWhM2Day', '0.4'],
       ['3', 'bank', 'bank.inParallel', '3'],
@@ -311,7 +272,7 @@ describe('the frame', () => {
 
   it('a new variant, the build list and a reading are kept; the bin gives back', async () => {
     const { page } = await openPage(browser)
-    await newDesign(page, 'Kept cabin')
+    await newDesign(page, application.base, 'Kept cabin')
     await page.getByRole('button', { name: 'New variant' }).click()
     await page.getByLabel('Name').fill('Second thought')
     await page.getByRole('button', { name: 'Make it' }).click()
@@ -339,7 +300,7 @@ describe('the frame', () => {
 
   it('edits made while the server is away wait in the browser and are saved when it is back', async () => {
     const { page } = await openPage(browser)
-    await newDesign(page, 'Far cabin')
+    await newDesign(page, application.base, 'Far cabin')
     await saved(page)
     await page.waitForLoadState('networkidle')
     await page.context().setOffline(true)

@@ -5,7 +5,7 @@ import type { Database } from './database.ts'
 import { weatherFile } from './schema.ts'
 
 const usedBy =
-  sql<number>`(select count(*) from design where document #>> '{place,hours,fileId}' = ${weatherFile.id}::text)`.mapWith(
+  sql<number>`(select count(*) from design where document #>> '{place,hours,fileId}' = weather_file.id::text)`.mapWith(
     Number,
   )
 const columns = {

@@ -1,58 +1,22 @@
-import { createServer, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import pino from 'pino'
-import pg from 'pg'
 import { eq, sql } from 'drizzle-orm'
 import { larkspurBench, type Design } from '@ambrel/core'
 import type { ApiError, DesignEntry, StoredDesign, StoredPart, StoredReading } from '@ambrel/contract'
-import { createApp } from '../app.ts'
-import { openDatabase, type Database } from '../db/database.ts'
+import type { Database } from '../db/database.ts'
 import { emptyOldBin } from '../db/designs.ts'
 import { design as designTable } from '../db/schema.ts'
 import { seed } from '../seed/seed.ts'
+import { TestServer } from './testServer.ts'
 
-const serverUrl = process.env.AMBREL_TEST_SERVER
-const databaseName = `api_${process.pid}_${Date.now()}`
+let server: TestServer
 let db: Database
-let close: () => Promise<void>
-let http: Server
-let base: string
-
-async function admin(statement: string): Promise<void> {
-  const client = new pg.Client({ connectionString: serverUrl })
-  await client.connect()
-  await client.query(statement)
-  await client.end()
-}
+let call: TestServer['call']
 
 beforeAll(async () => {
-  if (!serverUrl) throw new Error('AMBREL_TEST_SERVER is not set; run the tests with npm test')
-  await admin(`create database "${databaseName}"`)
-  const url = new URL(serverUrl)
-  url.pathname = `/${databaseName}`
-  ;({ db, close } = await openDatabase(url.toString()))
-  await seed(db)
-  http = createServer(createApp({ db, logger: pino({ level: 'silent' }) }))
-  await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
-  base = `http://127.0.0.1:${(http.address() as AddressInfo).port}/api`
+  server = await TestServer.start()
+  ;({ db, call } = server)
 })
-
-afterAll(async () => {
-  http?.close()
-  await close?.()
-  await admin(`drop database if exists "${databaseName}" with (force)`)
-})
-
-async function call<T>(method: string, path: string, body?: unknown): Promise<{ status: number; body: T }> {
-  const response = await fetch(base + path, {
-    method,
-    headers: body === undefined ? {} : { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
-  })
-  const text = await response.text()
-  return { status: response.status, body: (text ? JSON.parse(text) : null) as T }
-}
+afterAll(() => server?.stop())
 
 const create = async (change: (design: Design) => void = () => {}) => {
   const document = larkspurBench()
@@ -86,7 +50,7 @@ describe('the shelf', () => {
       climate: 'winter-rain',
     })
     expect(status).toBe(201)
-    expect(body.document.place.utcOffsetH).toBe(11)
+    expect(body.document.place.utcOffsetH).toBe(12)
     expect(body.document.arrays[0].azimuthDeg).toBe(0)
   })
 

@@ -1,3 +1,4 @@
+import { produce } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowReactive, shallowRef, toRaw, watch } from 'vue'
 import { checkDesign, type DesignEntry, type StoredDesign } from '@ambrel/contract'
@@ -101,12 +102,13 @@ export const useDesign = defineStore('design', () => {
     } else changed()
   }
 
-  /** Changes a copy of the document; one undo step unless `mergeKey` joins it to the last. */
+  /** Changes a copy of the document, which shares with the old one all that stayed the same; one undo step unless `mergeKey` joins it to the last. */
   function edit(label: string, change: (draft: Design) => void, mergeKey = ''): void {
     if (!document.value) return
-    const draft = structuredClone(toRaw(document.value))
-    change(draft)
-    replace(label, draft, mergeKey)
+    const next = produce(toRaw(document.value), (draft) => {
+      change(draft as Design)
+    })
+    if (next !== document.value) replace(label, next, mergeKey)
   }
 
   function replace(label: string, next: Design, mergeKey = ''): void {

@@ -89,15 +89,21 @@ export const useWinter = defineStore('winter', () => {
     }
   }
 
-  /** Shows another design's winters behind the strip. */
-  async function showGhost(says: string, other: Design): Promise<void> {
-    const service = await side(other)
-    const result = await service.run(
-      { ...toRaw(other), winter: { ...other.winter, years: 10 } },
+  async function tenYears(of: Design): Promise<Winters | null> {
+    const service = await side(of)
+    const subject = { ...toRaw(of), winter: { ...of.winter, years: 10 } }
+    return service.run(
+      subject,
       proxy(() => {}),
       proxy(() => {}),
     )
+  }
+
+  /** Shows another design's winters behind the strip. */
+  async function showGhost(says: string, other: Design): Promise<Winters | null> {
+    const result = await tenYears(other)
     if (result) ghost.value = { says, winters: result }
+    return result
   }
 
   watch(
@@ -127,6 +133,7 @@ export const useWinter = defineStore('winter', () => {
     ghost,
     rank,
     showGhost,
+    tenYears,
     cancel,
     clearGhost: () => (ghost.value = null),
   }

@@ -33,7 +33,7 @@ function addArray(): void {
         part: partById(controllerParts, 'track-150-60'),
       })
     const id = nextId('array', draft.arrays)
-    const last = draft.arrays.at(-1)
+    const last = design.document!.arrays.at(-1)
     draft.arrays.push(
       last
         ? { ...structuredClone(last), id, name: `Array ${draft.arrays.length + 1}` }
@@ -52,7 +52,7 @@ function addController(): void {
     draft.controllers.push({
       id,
       name: `Controller ${draft.controllers.length + 1}`,
-      part: structuredClone(draft.controllers.at(-1)?.part ?? partById(controllerParts, 'track-150-60')),
+      part: structuredClone(design.document!.controllers.at(-1)?.part ?? partById(controllerParts, 'track-150-60')),
     })
   })
 }

@@ -6,37 +6,42 @@ import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
-import { START_OPTIONS } from './words.ts'
+import { START_OPTIONS, SUPPLY_OPTIONS } from './words.ts'
 
-const props = defineProps<{ index: number }>()
+const props = defineProps<{ load: Load; index: number }>()
 const design = useDesign()
 const prefs = usePrefs()
-const load = computed(() => design.document!.loads[props.index])
 const path = (key: string) => `loads.${props.index}.${key}`
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
-  design.edit(`${load.value.name}: ${key}`, (draft) => (draft.loads[props.index][key] = value as Load[K]), path(key))
+  design.edit(`${props.load.name}: ${key}`, (draft) => (draft.loads[props.index][key] = value as Load[K]), path(key))
 }
 const shape = computed(
   () =>
     Object.entries(HOUR_SHAPES).find(([, { weights }]) =>
-      weights.every((weight, hour) => weight === load.value.hourShape[hour]),
+      weights.every((weight, hour) => weight === props.load.hourShape[hour]),
     )?.[0] ?? 'own',
 )
 const shapes = computed(() => [
   ...Object.entries(HOUR_SHAPES).map(([value, { name }]) => ({ value, label: name })),
   ...(shape.value === 'own' ? [{ value: 'own', label: 'Own shape' }] : []),
 ])
-const top = computed(() => Math.max(...load.value.hourShape, 1))
+const top = computed(() => Math.max(...props.load.hourShape, 1))
+function setHour(hour: number, weight: number): void {
+  design.edit(
+    'hours of the day',
+    (draft) => (draft.loads[props.index].hourShape[hour] = Math.round(Math.max(0, weight) * 10) / 10),
+    path('hourShape'),
+  )
+}
+/** By keys a bar grows past the others; by pointer the tallest is the measure. */
+function nudge(hour: number, by: number): void {
+  setHour(hour, props.load.hourShape[hour] + by * top.value)
+}
 function bar(hour: number, event: PointerEvent): void {
   if (event.type !== 'pointerdown' && event.buttons !== 1) return
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
   const weight = Math.max(0, Math.min(1, 1 - (event.clientY - box.top) / box.height))
-  const peak = top.value
-  design.edit(
-    'hours of the day',
-    (draft) => (draft.loads[props.index].hourShape[hour] = Math.round(weight * peak * 10) / 10),
-    path('hourShape'),
-  )
+  setHour(hour, weight * top.value)
 }
 </script>
 
@@ -150,6 +155,21 @@ function bar(hour: number, event: PointerEvent): void {
         :step="100"
         @update:model-value="set('startW', $event)"
       />
+      <NumberField
+        :model-value="load.standbyW"
+        unit="W"
+        label="Standing by"
+        labelled
+        :path="path('standbyW')"
+        @update:model-value="set('standbyW', $event)"
+      />
+      <ChoiceField
+        :model-value="load.supply"
+        :options="SUPPLY_OPTIONS"
+        label="Carried by"
+        labelled
+        @update:model-value="set('supply', $event)"
+      />
       <label class="movable"
         ><el-switch :model-value="load.movable" @update:model-value="set('movable', $event as boolean)" /> may be moved
         into the sun</label
@@ -172,7 +192,15 @@ function bar(hour: number, event: PointerEvent): void {
             v-for="(weight, hour) in load.hourShape"
             :key="hour"
             class="slot"
-            :title="`${hour} h`"
+            tabindex="0"
+            role="slider"
+            :aria-label="`${load.name}, hour ${hour}`"
+            aria-valuemin="0"
+            :aria-valuemax="top"
+            :aria-valuenow="weight"
+            :title="`${hour} h: ${weight}`"
+            @keydown.up.prevent="nudge(hour, 0.1)"
+            @keydown.down.prevent="nudge(hour, -0.1)"
             @pointerdown="bar(hour, $event)"
             @pointermove="bar(hour, $event)"
           >

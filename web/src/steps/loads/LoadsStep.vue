@@ -3,51 +3,70 @@ import { computed, ref } from 'vue'
 import {
   APPLIANCES,
   appliance,
+  cellsOfLoads,
   loadFromAppliance,
-  MONTH_NAMES,
+  loadsFromCells,
   nextId,
-  PRIORITIES,
-  drawnProfile,
   seasonsFor,
+  type Load,
 } from '@ambrel/core'
-import Chart from '../../drawing/Chart.vue'
+import { useEventListener } from '@vueuse/core'
+import CellsDialog from '../../frame/CellsDialog.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
+import { saveCells } from '../../frame/files.ts'
 import { useNewRow } from '../../frame/newRow.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
+import LoadCosts from './LoadCosts.vue'
+import LoadDay from './LoadDay.vue'
+import LoadPeaks from './LoadPeaks.vue'
 import LoadTable from './LoadTable.vue'
-import { PRIORITY_NAMES } from './words.ts'
+import MeteringHelper from './MeteringHelper.vue'
 
 const design = useDesign()
 const prefs = usePrefs()
-const month = ref<number | null>(null)
-const shown = computed(
-  () => month.value ?? design.derived?.loadsWh.indexOf(Math.max(...(design.derived?.loadsWh ?? []))) ?? 0,
-)
-const profile = computed(() => (design.derived ? drawnProfile(design.document!.loads, shown.value) : null))
-const series = computed(() =>
-  profile.value
-    ? PRIORITIES.map((priority) => ({ name: PRIORITY_NAMES[priority], data: profile.value![priority].map(Math.round) }))
-    : [],
-)
-const hours = Array.from({ length: 24 }, (_, hour) => hour)
 const chosen = ref('')
+const grouped = ref(false)
+const pasting = ref(false)
+const pasted = ref('')
 const byRoom = computed(() => {
   const rooms = new Map<string, { value: string; label: string }[]>()
   for (const { id, name, room } of APPLIANCES) rooms.set(room, [...(rooms.get(room) ?? []), { value: id, label: name }])
   return [...rooms]
 })
+/** One leg has no other to be on. */
+const fitted = (load: Load): Load =>
+  design.document!.inverter.part.topology !== 'split-phase' && load.leg !== 'DC' ? { ...load, leg: 'A' } : load
+
 function add(id: string): void {
   chosen.value = ''
   const from = appliance(id || 'lights')
   design.edit(`add ${from.name}`, (draft) => {
     const load = loadFromAppliance(from, nextId('load', draft.loads))
-    if (draft.inverter.part.topology !== 'split-phase' && load.leg !== 'DC') load.leg = 'A'
-    draft.loads.push(seasonsFor(draft.place.latitudeDeg, load))
+    draft.loads.push(seasonsFor(draft.place.latitudeDeg, fitted(load)))
   })
 }
 useNewRow(() => add('phantom'))
+
+const readCells = (cells: string[][]) =>
+  loadsFromCells(cells, (made) => nextId('load', [...design.document!.loads, ...made]))
+function take(loads: Load[]): void {
+  design.edit(`add ${loads.length} loads`, (draft) => draft.loads.push(...loads.map(fitted)))
+}
+const tell = (load: Load) =>
+  `${load.name}: ${load.quantity} × ${prefs.show(load.runningW, 'W')}, ${load.basis === 'rated' ? prefs.show(load.hoursPerDay, 'h') : load.basis}${load.room ? `, ${load.room}` : ''}`
+
+/** Rows pasted anywhere on the step but into a field open the dialog that understands them. */
+useEventListener(document, 'paste', (event: ClipboardEvent) => {
+  const into = event.target as HTMLElement
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  const manyCells = /[\t\n]/.test(text.trim())
+  if (!manyCells || into.closest('textarea, .el-dialog')) return
+  event.preventDefault()
+  pasted.value = text
+  pasting.value = true
+})
 </script>
 
 <template>
@@ -59,36 +78,32 @@ useNewRow(() => add('phantom'))
     <Figure id="loads.surge" />
   </div>
   <div class="stack">
-    <section v-if="profile" class="card">
-      <div class="row">
-        <h2>The load day</h2>
-        <p class="quiet grow">{{ MONTH_NAMES[shown] }}, by priority</p>
-        <div class="months" role="group" aria-label="Month">
-          <button
-            v-for="(name, m) in MONTH_NAMES"
-            :key="name"
-            :class="{ on: m === shown }"
-            :title="`${name}: ${prefs.show(design.derived!.loadsWh[m], 'Wh')} a day`"
-            @click="month = m"
-          >
-            {{ name[0] }}
-          </button>
-        </div>
-      </div>
-      <Chart
-        type="bar"
-        stacked
-        :series="series"
-        :categories="hours"
-        :colours="['--spruce', '--lichen', '--ochre']"
-        :height="170"
-        :format="(value: number) => prefs.show(value, 'W')"
-        :label="`Load by hour of an average day in ${MONTH_NAMES[shown]}`"
-      />
-    </section>
+    <LoadDay />
     <section class="card">
       <div class="row head">
         <h2 class="grow">Loads</h2>
+        <button class="link" :aria-pressed="grouped" data-by-room @click="grouped = !grouped">
+          {{ grouped ? 'in list order' : 'by room' }}
+        </button>
+        <button
+          class="link"
+          data-paste-loads
+          @click="
+            () => {
+              pasted = ''
+              pasting = true
+            }
+          "
+        >
+          paste or read rows
+        </button>
+        <button
+          class="link"
+          data-save-loads
+          @click="saveCells(`${design.document!.name} loads.csv`, cellsOfLoads(design.document!.loads))"
+        >
+          save as CSV
+        </button>
         <el-select
           v-model="chosen"
           filterable
@@ -103,9 +118,23 @@ useNewRow(() => add('phantom'))
           </el-option-group>
         </el-select>
       </div>
-      <LoadTable />
+      <LoadTable :by-room="grouped" />
     </section>
+    <LoadPeaks />
+    <LoadCosts />
+    <MeteringHelper />
   </div>
+  <CellsDialog
+    :open="pasting"
+    :pasted="pasted"
+    title="Loads from rows"
+    hint="A row a load, copied from a spreadsheet. With a header the columns are found by name (name, room, quantity, running W, hours a day, leg, priority, metered kWh …); without one they are name, watts, hours a day, quantity, room. Units may stand in the cells: 1.5 kW, 30 min."
+    take="Add these loads"
+    :read="readCells"
+    :tell="tell"
+    @close="pasting = false"
+    @take="take"
+  />
 </template>
 
 <style scoped>
@@ -114,36 +143,11 @@ useNewRow(() => add('phantom'))
   margin-bottom: 12px;
 }
 
-.months {
-  display: flex;
-}
-
-.months button {
-  width: 22px;
-  padding: 2px 0;
-  border: 1px solid var(--rule);
-  border-right-width: 0;
-  background: none;
-  color: var(--soft);
-  font: inherit;
-  font-size: 12.5px;
-  cursor: pointer;
-}
-
-.months button:last-child {
-  border-right-width: 1px;
-}
-
-.months .on {
-  background: var(--spruce);
-  color: var(--on-spruce);
-}
-
 .head {
   margin-bottom: 6px;
 }
 
 .adder {
-  width: 260px;
+  width: 230px;
 }
 </style>

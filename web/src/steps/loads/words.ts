@@ -20,6 +20,12 @@ export const START_NAMES: Record<Load['startKind'], string> = {
   'universal-tool': 'universal motor',
 }
 
+export const SUPPLY_NAMES: Record<Load['supply'], string> = {
+  electric: 'this system',
+  propane: 'propane',
+  out: 'nothing: taken out',
+}
+
 function optionsOf<K extends string>(names: Record<K, string>): { value: K; label: string }[] {
   return (Object.entries(names) as [K, string][]).map(([value, label]) => ({ value, label }))
 }
@@ -28,3 +34,4 @@ function optionsOf<K extends string>(names: Record<K, string>): { value: K; labe
 export const PRIORITY_OPTIONS = optionsOf(PRIORITY_NAMES)
 export const BASIS_OPTIONS = optionsOf(BASIS_NAMES)
 export const START_OPTIONS = optionsOf(START_NAMES)
+export const SUPPLY_OPTIONS = optionsOf(SUPPLY_NAMES)

@@ -151,7 +151,7 @@ function setWords(value: number): void {
         {{ reporting ? 'hide what was read' : 'what was read' }}
       </button>
       <button
-        v-for="each in weather.files.filter(({ usedBy }) => usedBy === 0)"
+        v-for="each in weather.files.filter(({ id, usedBy }) => usedBy === 0 && id !== place.hours?.fileId)"
         :key="each.id"
         class="icon-button"
         :title="`Remove ${each.name}, which no design uses`"

@@ -1,0 +1,173 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Browser, Page } from 'playwright-core'
+import { openBrowser, openPage } from './browser.ts'
+import { changes, openDemo, rail, saved, strip } from './pages.ts'
+import { startApplication } from './server.ts'
+
+let application: Awaited<ReturnType<typeof startApplication>>
+let browser: Browser
+
+beforeAll(async () => {
+  application = await startApplication()
+  browser = await openBrowser()
+})
+afterAll(async () => {
+  await browser?.close()
+  await application?.stop()
+})
+
+async function loadsOf(variant = 'As planned') {
+  const opened = await openPage(browser, { height: 1000 })
+  await openDemo(opened.page, application.base, variant)
+  await opened.page.keyboard.press('2')
+  await opened.page.locator('tbody.load').first().waitFor()
+  return opened
+}
+const names = (page: Page) =>
+  page
+    .locator('tbody.load td.name input')
+    .evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value))
+const undo = (page: Page) => page.getByRole('button', { name: 'Undo', exact: true }).click()
+
+describe('the load list', () => {
+  it('several loads are changed at once, copied, removed and brought back in single steps', async () => {
+    const { page, errors } = await loadsOf()
+    const before = await names(page)
+    await page.getByLabel(`Select ${before[0]}`, { exact: true }).click()
+    await page.getByLabel(`Select ${before[2]}`, { exact: true }).click({ modifiers: ['Shift'] })
+    expect(await page.locator('[data-bulk] b').innerText()).toBe('3 selected')
+    await page.locator('[data-bulk]').getByLabel('Priority').selectOption('can wait')
+    for (const name of before.slice(0, 3))
+      expect(await page.getByLabel(`${name}, priority`, { exact: true }).locator('option:checked').innerText()).toBe(
+        'can wait',
+      )
+    await page.locator('[data-bulk]').getByText('duplicate').click()
+    expect((await names(page)).slice(before.length)).toEqual(before.slice(0, 3).map((name) => `${name} 2`))
+    await page.locator('[data-bulk]').getByText('remove').click()
+    expect(await page.locator('[data-bulk]').count()).toBe(0)
+    expect((await names(page)).slice(0, before.length - 3)).toEqual(before.slice(3))
+    for (let i = 0; i < 3; i++) await undo(page)
+    expect(await names(page)).toEqual(before)
+    expect(errors).toEqual([])
+  })
+
+  it('is reordered by dragging and by keys, and shown room by room', async () => {
+    const { page, errors } = await loadsOf()
+    const before = await names(page)
+    const grip = (i: number) => page.locator('tbody.load').nth(i).locator('.grip')
+    const from = (await grip(0).boundingBox())!
+    const to = (await grip(3).boundingBox())!
+    await page.mouse.move(from.x + 5, from.y + 6)
+    await page.mouse.down()
+    for (let step = 1; step <= 15; step++)
+      await page.mouse.move(from.x + 5, from.y + ((to.y + 14 - from.y) * step) / 15)
+    await page.waitForTimeout(250)
+    await page.mouse.up()
+    const dragged = await changes(async () => (await names(page)).join('|'), before.join('|'))
+    expect(dragged.split('|').slice(0, 4)).toEqual([before[1], before[2], before[3], before[0]])
+    await page.locator('tbody.load').nth(3).locator('td.name input').press('Alt+ArrowUp')
+    expect((await names(page))[2]).toBe(before[0])
+    await undo(page)
+    await undo(page)
+    expect(await names(page)).toEqual(before)
+    await page.locator('[data-by-room]').click()
+    expect(await page.locator('tbody.room').first().innerText()).toMatch(/Wh/)
+    expect((await names(page)).sort()).toEqual([...before].sort())
+    expect(errors).toEqual([])
+  })
+
+  it('rows pasted from a spreadsheet are added, wrong ones named by line; the list goes out as CSV and comes back', async () => {
+    const { page } = await loadsOf()
+    const before = await names(page)
+    await page.evaluate(
+      "(() => { const data = new DataTransfer(); data.setData('text/plain', 'Kiln\\t1.5 kW\\t30 min\\nFan\\t40 V\\t8'); document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true })) })()",
+    )
+    await page.getByText('line 2, running W: “V” is not a unit that fits here').waitFor()
+    await page.locator('[data-take-cells]').click()
+    await changes(async () => String((await names(page)).length), String(before.length))
+    expect((await names(page)).at(-1)).toBe('Kiln')
+    const download = page.waitForEvent('download')
+    await page.locator('[data-save-loads]').click()
+    let text = ''
+    for await (const chunk of await (await download).createReadStream()) text += String(chunk)
+    expect(text.split('\n')[0]).toContain('name,room,quantity,running W')
+    await page.locator('[data-paste-loads]').click()
+    await page
+      .locator('[data-cells-file]')
+      .setInputFiles({ name: 'loads.csv', mimeType: 'text/csv', buffer: Buffer.from(`\uFEFF${text}`) })
+    await page.getByText('Understood:').waitFor()
+    await page.locator('[data-take-cells]').click()
+    await changes(async () => String((await names(page)).length), String(before.length + 1))
+    expect((await names(page)).length).toBe(2 * (before.length + 1))
+  })
+
+  it('the hours of a day are drawn by pointer and by keys, and a shape is picked', async () => {
+    const { page } = await loadsOf()
+    await page.getByLabel('Details of Laptop').first().click()
+    const slot = page.locator('.bars .slot').nth(2)
+    const height = () => slot.getAttribute('aria-valuenow').then(String)
+    const before = await height()
+    await slot.click()
+    const half = await changes(height, before)
+    await slot.press('ArrowUp')
+    expect(Number(await changes(height, half))).toBeGreaterThan(Number(half))
+    await page.getByLabel('Named shape').selectOption('Evening')
+    await changes(async () => String((await height()) === '0'), 'false')
+  })
+})
+
+describe('what a load costs and what a meter says', () => {
+  it('a change is tried on the strip, told in figures, kept as one step and brought back', async () => {
+    const { page, errors } = await loadsOf('More sun, less bank')
+    const before = await strip(page)
+    const kWh = await rail(page, 'loads')
+    const row = page.locator('[data-cost]').first()
+    await row.locator('[data-try=out]').click()
+    await page.locator('[data-effect]', { hasText: '→' }).waitFor()
+    await page.locator('footer.strip .ghost').waitFor()
+    expect(await strip(page)).toBe(before)
+    expect(await rail(page, 'loads')).toBe(kWh)
+    await page.locator('[data-cost]').nth(1).locator('[data-try=propane]').click()
+    await page.locator('[data-effect]', { hasText: 'propane a year' }).waitFor()
+    await page.locator('[data-effect]', { hasText: '→' }).waitFor()
+    await page.locator('[data-keep-trials]').click()
+    await changes(() => rail(page, 'loads'), kWh)
+    await changes(() => strip(page), before)
+    expect(await page.locator('tbody.load.away').count()).toBe(2)
+    await undo(page)
+    await page.locator('.rail [data-step=loads] small', { hasText: kWh }).waitFor()
+    expect(errors).toEqual([])
+  })
+
+  it('a meter reading replaces the guess and keeps it; taken back, the guess returns', async () => {
+    const { page } = await loadsOf('Flooded bank')
+    const task = page.locator('[data-meter]').first()
+    const id = (await task.getAttribute('data-meter'))!
+    await task.getByText('reading', { exact: true }).click()
+    const form = page.locator('[data-reading-form]')
+    await form.getByRole('button', { name: 'Record' }).click()
+    await form.getByText('kWh nothing must lie between').waitFor()
+    await form.getByLabel('The meter says').fill('2,16')
+    await form.getByRole('button', { name: 'Record' }).click()
+    await page.locator('[data-measured]').waitFor()
+    const basis = () => page.locator(`[data-load="${id}"] td.basis select option:checked`).innerText()
+    expect(await basis()).toBe('metered')
+    expect(await page.locator('[data-measured]').innerText()).toMatch(/720 Wh a day\s+7 % over the guess of 672 Wh/)
+    await saved(page)
+    await page
+      .locator('[data-measured]')
+      .getByLabel(/Remove the reading/)
+      .click()
+    expect(await changes(basis, 'metered')).toBe('nameplate')
+  })
+
+  it('both schools of coincidence are shown and either rules', async () => {
+    const { page } = await loadsOf()
+    const figure = () => page.locator('[data-working="loads.peak"] b').innerText()
+    const before = await figure()
+    await page.locator('[data-peak=everything]').click()
+    const all = await changes(figure, before)
+    expect(parseFloat(all)).toBeGreaterThan(parseFloat(before))
+    expect(await page.locator('[data-peak=everything] b').innerText()).toBe(all)
+  })
+})

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { nextId, type Leg, type Load } from '@ambrel/core'
+import ChoiceField from '../../fields/ChoiceField.vue'
+import { useDesign } from '../../stores/design.ts'
+import { PRIORITY_OPTIONS, SUPPLY_OPTIONS } from './words.ts'
+
+/** What can be done with several loads at once; each is one step to undo. */
+const props = defineProps<{ selected: ReadonlySet<string>; legs: { value: Leg; label: string }[] }>()
+const emit = defineEmits<{ clear: [] }>()
+const design = useDesign()
+const count = computed(() => props.selected.size)
+const room = ref('')
+/** the lists stand on this until something is chosen */
+const NOTHING = { value: '' as const, label: 'change …' }
+const MOVABLE = [
+  { value: 'yes' as const, label: 'yes' },
+  { value: 'no' as const, label: 'no' },
+]
+
+function setAll<K extends keyof Load>(label: string, key: K, value: Load[K]): void {
+  design.edit(`${count.value} loads: ${label}`, (draft) => {
+    for (const load of draft.loads) if (props.selected.has(load.id)) load[key] = value
+  })
+}
+function setRoom(): void {
+  if (room.value.trim()) setAll('room', 'room', room.value.trim().slice(0, 80))
+  room.value = ''
+}
+function duplicate(): void {
+  design.edit(`copy ${count.value} loads`, (draft) => {
+    for (const load of design.document!.loads)
+      if (props.selected.has(load.id))
+        draft.loads.push({ ...structuredClone(load), id: nextId('load', draft.loads), name: `${load.name} 2` })
+  })
+}
+function remove(): void {
+  design.edit(`remove ${count.value} loads`, (draft) => {
+    draft.loads = draft.loads.filter((load) => !props.selected.has(load.id))
+  })
+  emit('clear')
+}
+</script>
+
+<template>
+  <div class="bulk" role="group" :aria-label="`${count} loads selected`" data-bulk>
+    <b>{{ count }} selected</b>
+    <ChoiceField
+      model-value=""
+      :options="[NOTHING, ...PRIORITY_OPTIONS]"
+      label="Priority"
+      labelled
+      @update:model-value="$event !== '' && setAll('priority', 'priority', $event)"
+    />
+    <ChoiceField
+      model-value=""
+      :options="[NOTHING, ...legs]"
+      label="Leg"
+      labelled
+      @update:model-value="$event !== '' && setAll('leg', 'leg', $event)"
+    />
+    <ChoiceField
+      model-value=""
+      :options="[NOTHING, ...MOVABLE]"
+      label="Into the sun"
+      labelled
+      @update:model-value="$event !== '' && setAll('movable', 'movable', $event === 'yes')"
+    />
+    <ChoiceField
+      model-value=""
+      :options="[NOTHING, ...SUPPLY_OPTIONS]"
+      label="Carried by"
+      labelled
+      @update:model-value="$event !== '' && setAll('carried by', 'supply', $event)"
+    />
+    <label class="room"
+      >Room <input v-model="room" placeholder="change …" aria-label="Room of the selected loads" @change="setRoom"
+    /></label>
+    <button class="link" @click="duplicate">duplicate</button>
+    <button class="link" @click="remove">remove</button>
+    <button class="link" @click="emit('clear')">deselect</button>
+  </div>
+</template>
+
+<style scoped>
+.bulk {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 8px 12px;
+  margin-bottom: 6px;
+  padding: 6px 10px 8px;
+  border-left: 3px solid var(--spruce);
+  background: var(--wash);
+}
+
+.bulk :deep(select) {
+  min-width: 96px;
+}
+
+.room {
+  color: var(--soft);
+  font-size: 12.5px;
+}
+
+.room input {
+  display: block;
+  width: 96px;
+  height: 28px;
+  padding: 0 6px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: var(--card);
+  color: var(--ink);
+  font: 14px var(--text);
+}
+</style>

@@ -1,0 +1,261 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { ChevronDown, ChevronRight, Copy, GripVertical, Trash2 } from '@lucide/vue'
+import { dailyEnergy, statedDailyEnergy, type Leg, type Load } from '@ambrel/core'
+import ChoiceField from '../../fields/ChoiceField.vue'
+import NumberField from '../../fields/NumberField.vue'
+import TextField from '../../fields/TextField.vue'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+import LoadDetail from './LoadDetail.vue'
+import { BASIS_OPTIONS, PRIORITY_OPTIONS } from './words.ts'
+
+/** One load. It is drawn anew only when its own load changed: the others are the same objects as before. */
+const props = defineProps<{
+  load: Load
+  index: number
+  legs: { value: Leg; label: string }[]
+  opened: boolean
+  selected: boolean
+  fixed: boolean
+}>()
+const emit = defineEmits<{ open: []; select: [shift: boolean]; copy: []; remove: []; move: [by: number] }>()
+const design = useDesign()
+const prefs = usePrefs()
+const path = (key: string) => `loads.${props.index}.${key}`
+const worstWh = computed(() => (design.derived ? dailyEnergy(props.load, design.derived.worstMonth) : null))
+
+function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
+  design.edit(`${props.load.name}: ${key}`, (draft) => (draft.loads[props.index][key] = value as Load[K]), path(key))
+}
+
+/** A basis brings sensible figures for what it needs, unless they are there already. */
+function setBasis(basis: Load['basis']): void {
+  design.edit('how it is stated', (draft) => {
+    const load = draft.loads[props.index]
+    load.basis = basis
+    const wh = statedDailyEnergy({ ...load, quantity: 1, basis: 'rated' })
+    if (basis === 'metered') {
+      load.meteredHours ??= 168
+      load.meteredKWh ??= Number(((wh * 7) / 1000).toFixed(2))
+    }
+    if (basis === 'cycle') {
+      load.cycleWh ??= 90
+      load.cycleDepth ??= 0.8
+      load.cycleChargerEfficiency ??= 0.85
+      load.cyclesPerWeek ??= 7
+    }
+    if (basis === 'month') load.monthKWh ??= Number(((wh * 30.4) / 1000).toFixed(1))
+  })
+}
+/** what the other bases rest on; the whole of it in the title */
+const stated = computed(() => {
+  const { basis, meteredKWh, meteredHours, cyclesPerWeek, monthKWh } = props.load
+  if (basis === 'metered')
+    return { short: `${meteredKWh} kWh`, long: `${meteredKWh} kWh on the meter in ${meteredHours} h` }
+  if (basis === 'cycle') return { short: `${cyclesPerWeek} a week`, long: `charged ${cyclesPerWeek} times a week` }
+  return { short: `${monthKWh} kWh`, long: `${monthKWh} kWh a month` }
+})
+const SUPPLY_WORDS = { propane: 'on propane', out: 'taken out' }
+</script>
+
+<template>
+  <tbody
+    class="load"
+    :class="{ selected, away: load.supply !== 'electric' }"
+    :data-load="load.id"
+    @keydown.alt.up.prevent="emit('move', -1)"
+    @keydown.alt.down.prevent="emit('move', 1)"
+  >
+    <tr>
+      <td class="tools">
+        <span v-if="!fixed" class="grip" title="Drag to reorder; Alt ↑ and Alt ↓ do the same"
+          ><GripVertical :size="13"
+        /></span>
+        <input
+          type="checkbox"
+          :checked="selected"
+          :aria-label="`Select ${load.name}`"
+          @click="emit('select', ($event as MouseEvent).shiftKey)"
+        />
+        <button
+          class="icon-button"
+          :aria-expanded="opened"
+          :aria-label="`Details of ${load.name}`"
+          @click="emit('open')"
+        >
+          <ChevronDown v-if="opened" :size="14" /><ChevronRight v-else :size="14" />
+        </button>
+      </td>
+      <td class="name">
+        <TextField
+          :model-value="load.name"
+          label="Name"
+          :path="path('name')"
+          @update:model-value="set('name', $event)"
+        />
+      </td>
+      <td class="small">
+        <NumberField
+          :model-value="load.quantity"
+          :label="`${load.name}, how many`"
+          :path="path('quantity')"
+          @update:model-value="set('quantity', $event)"
+        />
+      </td>
+      <td class="basis" :class="{ guess: load.basis === 'rated' }">
+        <ChoiceField
+          :model-value="load.basis"
+          :options="BASIS_OPTIONS"
+          :label="`${load.name}, stated by`"
+          @update:model-value="setBasis"
+        />
+      </td>
+      <td class="mid">
+        <NumberField
+          :model-value="load.runningW"
+          unit="W"
+          :label="`${load.name}, running watts`"
+          :path="path('runningW')"
+          :step="10"
+          @update:model-value="set('runningW', $event)"
+        />
+      </td>
+      <td class="mid">
+        <NumberField
+          v-if="load.basis === 'rated'"
+          :model-value="load.hoursPerDay"
+          unit="h/d"
+          :label="`${load.name}, hours a day`"
+          :path="path('hoursPerDay')"
+          :step="0.5"
+          @update:model-value="set('hoursPerDay', $event)"
+        />
+        <span v-else class="quiet" :title="stated.long">{{ stated.short }}</span>
+      </td>
+      <td class="leg">
+        <ChoiceField
+          :model-value="load.leg"
+          :options="legs"
+          :label="`${load.name}, leg`"
+          :path="path('leg')"
+          @update:model-value="set('leg', $event)"
+        />
+      </td>
+      <td class="priority">
+        <ChoiceField
+          :model-value="load.priority"
+          :options="PRIORITY_OPTIONS"
+          :label="`${load.name}, priority`"
+          @update:model-value="set('priority', $event)"
+        />
+      </td>
+      <td class="n wh">
+        <template v-if="load.supply === 'electric'">{{ prefs.show(worstWh, 'Wh') }}</template>
+        <template v-else>
+          {{ SUPPLY_WORDS[load.supply] }}
+          <button class="link" @click="set('supply', 'electric')">back</button>
+        </template>
+      </td>
+      <td class="acts">
+        <button class="icon-button" :aria-label="`Copy ${load.name}`" title="Copy" @click="emit('copy')">
+          <Copy :size="14" />
+        </button>
+        <button class="icon-button" :aria-label="`Remove ${load.name}`" title="Remove" @click="emit('remove')">
+          <Trash2 :size="14" />
+        </button>
+      </td>
+    </tr>
+    <tr v-if="opened">
+      <td colspan="10" class="detail"><LoadDetail :load="load" :index="index" /></td>
+    </tr>
+  </tbody>
+</template>
+
+<style scoped>
+td {
+  padding: 3px 4px 3px 0;
+}
+
+.tools {
+  width: 56px;
+  white-space: nowrap;
+}
+
+.grip {
+  color: var(--soft);
+  cursor: grab;
+  vertical-align: middle;
+}
+
+.tools input {
+  margin: 0;
+  vertical-align: middle;
+}
+
+.tools .icon-button {
+  min-width: 22px;
+  padding: 0 2px;
+  vertical-align: middle;
+}
+
+.selected tr:first-child {
+  background: var(--wash);
+}
+
+.away {
+  opacity: 0.62;
+}
+
+.guess :deep(select) {
+  border-style: dashed;
+}
+
+.name {
+  min-width: 140px;
+}
+
+.small {
+  min-width: 40px;
+}
+
+.small :deep(.box),
+.mid :deep(.box) {
+  padding: 0 4px;
+}
+
+.basis {
+  min-width: 94px;
+}
+
+.mid {
+  text-align: right;
+  min-width: 70px;
+}
+
+.leg {
+  min-width: 62px;
+}
+
+.priority {
+  min-width: 102px;
+}
+
+.wh {
+  padding-top: 7px !important;
+}
+
+.acts {
+  white-space: nowrap;
+}
+
+.acts .icon-button {
+  min-width: 22px;
+  padding: 0 2px;
+}
+
+.detail {
+  padding: 8px 12px 14px 34px !important;
+  background: var(--wash);
+}
+</style>
