@@ -1,6 +1,6 @@
 import { createInterface } from 'node:readline'
 import { CALC_FUNCTIONS, calculate, describeField, WinterEngine, requireYears } from '@ambrel/core'
-import { InputError, readDesign } from './files.ts'
+import { InputError, readDesign, withWeather } from './files.ts'
 import { balanceOf } from './run.ts'
 
 /** Functions that need a file, which the core cannot read. */
@@ -37,7 +37,10 @@ function winterBalance(input: unknown): Record<string, unknown> {
   } catch (error) {
     throw new InputError((error as Error).message)
   }
-  const results = new WinterEngine().run(readDesign(designFile), { years: years as number, seed: seed as number })
+  const results = new WinterEngine().run(withWeather(readDesign(designFile), undefined).design, {
+    years: years as number,
+    seed: seed as number,
+  })
   return { years: results.map(balanceOf) }
 }
 

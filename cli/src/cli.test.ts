@@ -114,4 +114,59 @@ describe('ambrel', () => {
     expect(status).toBe(2)
     expect(stderr).toContain('--years 0 is not allowed; a whole number from 1 to 1000')
   })
+
+  describe('on a weather file', () => {
+    const rows = (change: (row: string, hour: number) => string | null = (row) => row) =>
+      Array.from({ length: 8760 }, (_, hour) => {
+        const at = new Date(Date.UTC(2001, 0, 1) + hour * 3_600_000)
+        const sun = Math.max(0, Math.sin(((at.getUTCHours() - 5) / 14) * Math.PI)) * 120
+        return change(`${at.toISOString().slice(0, 16)},${sun.toFixed(1)},-4`, hour)
+      })
+    const weather = (lines: (string | null)[]) => {
+      const path = join(folder, `hours-${lines.filter(Boolean).length}.csv`)
+      writeFileSync(path, ['time,GHI,temp', ...lines.filter((line) => line !== null)].join('\n'))
+      return path
+    }
+
+    it('runs the years it holds, and says its balance', () => {
+      const { status, stdout } = ambrel(['run', file(), '--years', '5', '--weather', weather(rows())])
+      expect(status).toBe(0)
+      const { years } = JSON.parse(stdout)
+      expect(years).toHaveLength(1)
+      expect(years[0].residualRelative).toBeLessThan(1e-9)
+    })
+
+    it('refuses one with a gap, naming its rows, and one that is not there', () => {
+      const broken = weather(rows((row, hour) => (hour > 900 && hour < 920 ? null : row)))
+      const { status, stderr } = ambrel(['run', file(), '--weather', broken])
+      expect(status).toBe(2)
+      expect(stderr).toContain('19 hours without sun')
+      expect(stderr).toContain('rows 902–903')
+      expect(ambrel(['run', file(), '--weather', 'nowhere.csv']).status).toBe(2)
+    })
+
+    it('asks for the hours a design refers to', () => {
+      const { status, stderr } = ambrel([
+        'run',
+        file(({ place }) => {
+          const { monthly, persistence, windMS } = place
+          const fileId = '11111111-2222-4333-8444-555555555555'
+          place.hours = {
+            fileId,
+            name: 'Valley',
+            years: 1,
+            utcOffsetH: -7,
+            monthly,
+            persistence,
+            windMS,
+            lowestC: -9,
+            highestC: 30,
+          }
+          place.source = 'hours'
+        }),
+      ])
+      expect(status).toBe(2)
+      expect(stderr).toContain('give that file with --weather')
+    })
+  })
 })

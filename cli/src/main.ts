@@ -6,6 +6,7 @@ import { InputError, readDesign, wholeNumber, withWeather } from './files.ts'
 import { runDesign } from './run.ts'
 
 const WRONG_INPUT = 2
+const WEATHER_HELP = 'runs the years of an EPW, TMY3 or hourly CSV file in place of made ones'
 const print = (value: unknown): void => {
   process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
 }
@@ -20,10 +21,13 @@ function program(): Command {
     .command('check <file>')
     .description('what the rules say about a design')
     .option('--years <n>', 'weather years for the winter rules', '10')
-    .action((file: string, options: { years: string }) => {
-      const design = readDesign(file)
+    .option('--weather <file>', WEATHER_HELP)
+    .action((file: string, options: { years: string; weather?: string }) => {
+      const { design, series } = withWeather(readDesign(file), options.weather)
       const years = wholeNumber('--years', options.years, 1, MAX_YEARS)
-      const results = new WinterEngine().run(design, { years, seed: design.winter.seed })
+      const engine = new WinterEngine()
+      if (series) engine.provide(design.place.hours!.fileId, series)
+      const results = engine.run(design, { years, seed: design.winter.seed })
       const winter = summariseWinter(results, design.place.latitudeDeg, runStartDay(design.place.latitudeDeg))
       const all = findings({ design, derived: derive(design), winter })
       print({
@@ -49,7 +53,7 @@ function program(): Command {
     .option('--years <n>', `1 to ${MAX_YEARS}`)
     .option('--seed <n>', 'whole number')
     .option('--trace <csv>', 'writes every hour to this file')
-    .option('--weather <file>', 'runs the years of an EPW, TMY3 or hourly CSV file in place of made ones')
+    .option('--weather <file>', WEATHER_HELP)
     .action((file: string, options: { years?: string; seed?: string; trace?: string; weather?: string }) => {
       const { design, series } = withWeather(readDesign(file), options.weather)
       const years =

@@ -31,13 +31,12 @@ describe('imported hours', () => {
     await newDesign(page, application.base, 'Hour cabin')
     await setField(page, 'place.latitudeDeg', "48° 12' N")
     await setField(page, 'place.longitudeDeg', '115 24 00 W')
-    const before = await strip(page)
     const gap = (row: string[], hour: number) => (hour >= 5000 && hour < 5004 ? [row[0], 'x', row[2]] : row)
     await offer(page, 'valley.csv', hourlyCsv(2, gap))
     await page.locator('[data-read-weather]').waitFor()
     expect(await page.getByLabel('Column of global horizontal irradiance').inputValue()).toBe('1')
     expect(await page.getByLabel('Decimals').locator('option:checked').innerText()).toContain('comma')
-    await page.getByLabel('Clock, from UTC (no summer time)').fill('-7')
+    await page.getByLabel('Clock, h from UTC').fill('-7')
     await page.locator('[data-read-weather]').click()
     const report = page.locator('[data-import-report]')
     await report.waitFor()
@@ -46,10 +45,10 @@ describe('imported hours', () => {
     await report.getByText('refused').click()
     expect(await report.innerText()).toContain('row 5002: global horizontal irradiance “x” is not a number')
     await page.locator('[data-store-weather]').click()
-    await changes(() => strip(page), before)
+    await page.locator('[data-source=fitted][aria-checked=true]').waitFor()
     await saved(page)
-    expect(await page.locator('[data-source=fitted]').getAttribute('aria-checked')).toBe('true')
 
+    await page.locator('footer.strip[data-years="30"]').waitFor()
     const fitted = await strip(page)
     await page.locator('[data-source=hours]').click()
     await changes(() => strip(page), fitted)
@@ -86,6 +85,24 @@ describe('imported hours', () => {
     await page.locator('[data-import-problem]', { hasText: 'not text' }).waitFor()
     await page.getByRole('button', { name: 'Leave it' }).click()
     expect(await strip(page)).toBe(before)
+  })
+
+  it('a long file shows how far it is, and is left at once without a trace', async () => {
+    const { page } = await openPage(browser)
+    await openDemo(page, application.base, 'Flooded bank')
+    await page.keyboard.press('1')
+    const minutes = ['time,GHI,temp']
+    for (let minute = 0; minute < 525_600; minute++)
+      minutes.push(`${new Date(Date.UTC(2011, 0, 1) + minute * 60_000).toISOString().slice(0, 16)},${minute % 700},1.5`)
+    const listed = async () => (await (await fetch(`${application.base}/api/weather`)).json()).length
+    const before = await listed()
+    await offer(page, 'minutes.csv', minutes.join('\n'))
+    await page.locator('[data-read-weather]').click()
+    await page.getByText(/Reading minutes\.csv: [1-9]\d? %/).waitFor()
+    await page.getByRole('button', { name: 'Cancel' }).click()
+    await page.getByText('Import hours of weather').waitFor({ state: 'hidden' })
+    await page.waitForTimeout(500)
+    expect(await listed()).toBe(before)
   })
 
   it('a design whose hours are not on this server says so, and goes on with its rows', async () => {

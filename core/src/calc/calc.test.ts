@@ -1,11 +1,40 @@
 import { describe, expect, it } from 'vitest'
 import { larkspurBench } from '../design/samples.ts'
+import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { controllerParts, moduleParts } from '../parts/shelf.ts'
 import { climateAt } from '../weather/climates.ts'
 import { calculate, CALC_FUNCTIONS } from './functions.ts'
 
 const monthly = climateAt('cold-valley', 48.2).monthly
 const place = { latitudeDeg: 48.2, longitudeDeg: -115.4 }
+
+const behindHill = {
+  ghiWM2: 300,
+  zenithDeg: 70,
+  sunAzimuthDeg: 180,
+  tiltDeg: 0,
+  azimuthDeg: 180,
+  dayOfYear: 20,
+  horizon: [{ azimuthDeg: 180, elevationDeg: 30 }],
+}
+const evening = Array.from({ length: 24 }, (_, hour) => (hour === 18 ? 1 : 0))
+const saw = {
+  ...loadFromAppliance(appliance('table-saw'), 'saw'),
+  hoursPerDay: 0.1,
+  duty: 1,
+  daysPerWeek: 7,
+  hourShape: evening,
+}
+const fan = {
+  ...loadFromAppliance(appliance('radio'), 'fan'),
+  runningW: 20,
+  hoursPerDay: 24,
+  duty: 1,
+  hourShape: Array(24).fill(1),
+}
+
+/** as documents of version 1 had it */
+const { standbyW: _standbyW, supply: _supply, meterReadings: _meterReadings, ...olderFan } = fan
 
 /** Published check values and figures worked by hand: name, input, path of the output, value, tolerance. */
 // prettier-ignore
@@ -23,6 +52,14 @@ const TABLE: [string, object, string, number, number][] = [
   ['sun.diffuseFraction', { clearness: 0.9 }, 'fraction', 0.165, 1e-12],
   // isotropic ground: GHI·albedo·(1 − cos 90°)/2
   ['sun.planeOfArray', { ghiWM2: 500, zenithDeg: 60, sunAzimuthDeg: 180, tiltDeg: 90, azimuthDeg: 180, dayOfYear: 100 }, 'groundWM2', 50, 1e-9],
+  // a sun behind a hill: no beam, and the sky above 30° seen by a level plane is cos² 30° of the whole
+  ['sun.planeOfArray', { ...behindHill, skyModel: 'hay-davies' }, 'beamWM2', 0, 1e-12],
+  ['sun.planeOfArray', { ...behindHill, ghiWM2: 10, skyModel: 'perez' }, 'beamWM2', 0, 1e-12],
+  // worst hour 18: the saw at full watts beside the fan; its start is 4 × 1,400 W
+  ['loads.coincidentPeak', { loads: [saw, fan] }, 'continuousW', 1420, 1e-9],
+  ['loads.coincidentPeak', { loads: [saw, fan] }, 'surgeW', 1420 + 3 * 1400, 1e-9],
+  ['loads.coincidentPeak', { loads: [saw, fan], school: 'everything' }, 'continuousW', 1.2 * 1420, 1e-9],
+  ['loads.dailyEnergy', { load: olderFan, month: 1 }, 'whPerDay', 480, 1e-9],
   // Bendt et al. (1981)
   ['weather.clearnessDistribution', { meanClearness: 0.3 }, 'gamma', -2.125, 0.01],
   ['weather.clearnessDistribution', { meanClearness: 0.5 }, 'gamma', 2.272, 0.01],

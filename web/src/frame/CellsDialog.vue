@@ -108,9 +108,22 @@ textarea {
   tab-size: 12;
 }
 
-.file {
-  color: var(--soft);
-  font-size: 13px;
+.file input {
+  position: absolute;
+  width: 1px;
+  opacity: 0;
+}
+
+.pick {
+  color: var(--spruce);
+  text-decoration: underline;
+  text-underline-offset: 2px;
+  cursor: pointer;
+}
+
+.file:focus-within .pick {
+  outline: 2px solid var(--slate);
+  outline-offset: 2px;
 }
 
 .result {

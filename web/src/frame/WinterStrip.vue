@@ -7,6 +7,7 @@ import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
 import { chargeColour } from '../drawing/chargeRamp.ts'
+import { yearsWords } from './yearsWords.ts'
 
 const HEIGHT = 104
 const TOP = 10
@@ -71,7 +72,7 @@ function point(event: PointerEvent): void {
       <p v-else-if="told" class="quiet told">{{ told }}</p>
       <p v-else class="quiet">
         lowest charge by week: bar typical, line 1 in 10; below: generator
-        <template v-if="winter.winters"> · {{ winter.winters.years }} made years</template>
+        <template v-if="winter.winters"> · {{ yearsWords(design.document, winter.winters.years) }}</template>
       </p>
       <p v-if="winter.running && winter.progress > 0" class="quiet">
         {{ Math.round(winter.progress * 100) }} % <button class="link" @click="winter.cancel">cancel</button>

@@ -8,6 +8,7 @@ import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
+import { yearsWords } from '../../frame/yearsWords.ts'
 
 const design = useDesign()
 const prefs = usePrefs()
@@ -191,7 +192,7 @@ const currency = computed(() => design.document!.budget.currency)
           </tr>
         </tbody>
       </table>
-      <p class="quiet">Over {{ winter.years }} made years.</p>
+      <p class="quiet">Over {{ yearsWords(design.document, winter.years) }}.</p>
     </section>
   </div>
 </template>

@@ -78,14 +78,15 @@ const KINDS = { epw: 'an EPW file', tmy3: 'a TMY3 file', csv: 'a table' }
 </script>
 
 <template>
-  <el-dialog :model-value="open" title="Import hours of weather" width="780" append-to-body @close="close">
+  <el-dialog :model-value="open" title="Import hours of weather" width="780" top="5vh" append-to-body @close="close">
     <p v-if="stage === 'choose'" class="quiet">
       An EPW or TMY3 file, or any table with a row an hour or finer: time, global irradiance on the level, temperature.
       Whole years, up to 32 MB.
     </p>
     <label v-if="stage === 'choose' || stage === 'map'" class="file">
-      <span v-if="fileName">{{ fileName }}</span>
+      <span class="pick">{{ fileName ? 'another file' : 'choose a file' }}</span>
       <input type="file" aria-label="Weather file" data-weather-file @change="choose" />
+      <b v-if="fileName">{{ fileName }}</b>
     </label>
     <div v-if="problem" class="error" role="alert" data-import-problem>
       <b>{{ problem }}</b>
@@ -120,7 +121,7 @@ const KINDS = { epw: 'an EPW file', tmy3: 'a TMY3 file', csv: 'a table' }
         <NumberField
           :model-value="mapping.utcOffsetH"
           unit="h"
-          label="Clock, from UTC (no summer time)"
+          label="Clock, h from UTC"
           labelled
           @update:model-value="mapping.utcOffsetH = $event!"
         />
@@ -200,8 +201,28 @@ const KINDS = { epw: 'an EPW file', tmy3: 'a TMY3 file', csv: 'a table' }
 <style scoped>
 .file {
   display: flex;
-  gap: 10px;
+  align-items: center;
+  gap: 12px;
   margin: 8px 0;
+}
+
+.file input {
+  position: absolute;
+  width: 1px;
+  opacity: 0;
+}
+
+.pick {
+  padding: 4px 12px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  cursor: pointer;
+}
+
+.file:focus-within .pick,
+.pick:hover {
+  border-color: var(--spruce);
+  background: var(--wash);
 }
 
 .said {

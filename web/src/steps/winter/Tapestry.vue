@@ -5,6 +5,7 @@ import { darkMonths, darkSeason, MONTH_DAYS, MONTH_NAMES } from '@ambrel/core'
 import { usePrefs } from '../../stores/prefs.ts'
 import { chargeColour } from '../../drawing/chargeRamp.ts'
 import type { Winters } from '../../workers/winter.worker.ts'
+import { yearsWords } from '../../frame/yearsWords.ts'
 
 /** A row per made year, a column per day of the dark season, coloured by the day's lowest charge. */
 const props = defineProps<{ winters: Winters; latitudeDeg: number }>()
@@ -159,7 +160,7 @@ const scale = Array.from({ length: 40 }, (_, i) => 0.12 + (0.88 * i) / 39)
       <span>╱ short</span>
       <span class="told" role="status">{{
         told ||
-        `${winters.years} made years, seed ${winters.seed}${winters.years > rows ? `; the first ${rows} drawn` : ''}`
+        `${yearsWords(design.document, winters.years)}, seed ${winters.seed}${winters.years > rows ? `; the first ${rows} drawn` : ''}`
       }}</span>
     </div>
   </section>
