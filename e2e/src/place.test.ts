@@ -191,8 +191,10 @@ describe('the place by hand', () => {
     const during = await changes(lost, before)
     expect(Number(during)).toBeGreaterThan(Number(before))
     expect(await elevation()).toBe(stood)
+    const sunBefore = await rail(page, 'place')
     await page.mouse.up()
     await changes(elevation, stood)
+    await changes(() => rail(page, 'place'), sunBefore)
     await page.getByRole('button', { name: 'Undo', exact: true }).click()
     await changes(async () => String((await elevation()) === stood), 'false')
 
@@ -204,6 +206,10 @@ describe('the place by hand', () => {
     expect(await page.locator('[data-horizon]').count()).toBe(count + 1)
     await point.press('Delete')
     expect(await page.locator('[data-horizon]').count()).toBe(count)
+    await page.locator('svg.sun').dblclick({ position: { x: 60, y: 40 } })
+    await page.locator(`[data-horizon="${count}"]`).waitFor()
+    await page.getByRole('button', { name: 'Undo', exact: true }).click()
+    await page.locator(`[data-horizon="${count}"]`).waitFor({ state: 'detached' })
 
     await page.locator('[data-horizon-in]').click()
     await page.locator('[data-cells]').fill('azimuth,elevation,cover\n90,12,terrain\n180,95,evergreen')

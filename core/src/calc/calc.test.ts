@@ -8,6 +8,8 @@ import { calculate, CALC_FUNCTIONS } from './functions.ts'
 const monthly = climateAt('cold-valley', 48.2).monthly
 const place = { latitudeDeg: 48.2, longitudeDeg: -115.4 }
 
+const { vocV, iscA, vmpV, impA, cells, alphaIscPctPerK, betaVocPctPerK } = moduleParts[0]
+const sheet = { vocV, iscA, vmpV, impA, cells, alphaIscPctPerK, betaVocPctPerK }
 const behindHill = {
   ghiWM2: 300,
   zenithDeg: 70,
@@ -92,6 +94,10 @@ const TABLE: [string, object, string, number, number][] = [
     0.484,
     0.005,
   ],
+  ['bank.rainflow', { series: [0, 1, 0] }, 'cycles.0.count', 0.5, 1e-12],
+  ['bank.lifeYears', { stateOfCharge: [1, 0.5, 1, 0.5, 1], yearsCovered: 1, cycles: [{ depth: 0.5, cycles: 100 }, { depth: 1, cycles: 40 }], calendarYears: 90 }, 'cyclicYears', 50, 1e-9],
+  ['array.singleDiode', sheet, 'mpp.watts', 415.04, 0.05],
+  ['array.mismatch', { strings: [{ module: moduleParts[0], inSeries: 3 }, { module: moduleParts[0], inSeries: 3 }] }, 'lossFraction', 0, 1e-9],
   ['bank.currentShares', { milliohm: [12, 12, 12], linkMilliohm: 0.6, takeoff: 'one-end' }, 'sharesPct.0', 38.42, 0.01],
   ['bank.currentShares', { milliohm: [12, 12, 12, 12], linkMilliohm: 0.6, takeoff: 'one-end' }, 'sharesPct.3', 19.76, 0.01],
   ['inverter.input', { idleW: 40, ratedW: 6000, peakEfficiency: 0.945, peakAtFraction: 0.3, fullLoadEfficiency: 0.9, watts: 6000 }, 'efficiency', 0.9, 1e-12],

@@ -1,9 +1,13 @@
 import { coldVoltage, hotVoltage } from '../array/voltage.ts'
 import { moduleTemperature, modulePower } from '../array/power.ts'
 import { layouts } from '../array/layouts.ts'
+import { fittedModule, mismatch, type StringKind } from '../array/mismatch.ts'
+import { atConditions, currentAt, openCircuitV, powerPoint, type ModuleSheet } from '../array/singleDiode.ts'
 import { freezingPointC } from '../bank/chemistry.ts'
 import { currentShares } from '../bank/currentShares.ts'
 import { fitKinetic, kineticCapacity, kineticStep } from '../bank/kinetic.ts'
+import { lifeYears } from '../bank/life.ts'
+import { rainflow } from '../bank/rainflow.ts'
 import { sizeByHand } from '../bank/sizeByHand.ts'
 import { sag } from '../bank/voltage.ts'
 import type { Load } from '../design/types.ts'
@@ -49,6 +53,28 @@ const chemistry = choice('lfp', 'flooded', 'agm', 'gel')
 const fuel = choice('petrol', 'propane', 'natural-gas', 'diesel')
 const mounting = choice('open-rack', 'roof-parallel')
 const kinetic = { qmaxAh: number('Ah', 1e-6, 1e6), c: number('share', 1e-6, 1), kPerH: number('1/h', 1e-6, 1000) }
+
+const moduleSheet = {
+  vocV: number('V', 0.1, 500),
+  iscA: number('A', 0.01, 100),
+  vmpV: number('V', 0.1, 500),
+  impA: number('A', 0.01, 100),
+  cells: integer('cells', 1, 500),
+  alphaIscPctPerK: number('%/K', -0.5, 0.5),
+  betaVocPctPerK: number('%/K', -1, 0),
+}
+
+/** A kind of string, its module checked as a call of its own. */
+function stringOf({ module, inSeries, count = 1 }: Record<string, unknown>, i: number): StringKind {
+  const known = Object.fromEntries(Object.entries((module ?? {}) as object).filter(([key]) => key in moduleSheet))
+  try {
+    const sheet = new Fields(moduleSheet, known).all<ModuleSheet>()
+    const counts = { inSeries: integer('modules', 1, 100), count: integer('strings', 1, 1000) }
+    return { module: sheet, ...new Fields(counts, { inSeries, count }).all<{ inSeries: number; count: number }>() }
+  } catch (error) {
+    throw new RangeError(`strings.${i}.${(error as Error).message}`, { cause: error })
+  }
+}
 
 const weatherInputs = {
   latitudeDeg: latitude,
@@ -307,6 +333,47 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
       ),
     }),
   },
+  'array.singleDiode': {
+    says: 'five parameters of a module from its data sheet, and its power point at other light and heat',
+    inputs: {
+      ...moduleSheet,
+      irradianceWM2: optional(number('W/m²', 1, 1600), 1000),
+      cellC: optional(number('°C', -80, 120), 25),
+    },
+    outputs: {
+      photocurrentA: 'A',
+      saturationA: 'A',
+      seriesOhm: 'Ω',
+      shuntOhm: 'Ω',
+      idealityV: 'V, ideality × cells × kT/q',
+      mpp: '{volts, amps, watts}',
+    },
+    source: 'De Soto, Klein & Beckman (2006)',
+    run: (input) => {
+      const sheet = input.all<ModuleSheet>()
+      const fit = atConditions(fittedModule(sheet), sheet, input.number('irradianceWM2'), input.number('cellC'))
+      return { ...fit, mpp: powerPoint((volts) => currentAt(fit, volts), openCircuitV(fit)) }
+    },
+  },
+  'array.mismatch': {
+    says: 'what unlike strings lose in parallel on one controller',
+    inputs: {
+      strings: list('{module, inSeries, count?}, module as in array.singleDiode'),
+      irradianceWM2: optional(number('W/m²', 1, 1600), 1000),
+      cellC: optional(number('°C', -80, 120), 25),
+    },
+    outputs: { combinedW: 'W', separateW: 'W', lossFraction: 'share' },
+    source: 'De Soto et al. (2006); 1 − P(combined)/ΣP(each alone)',
+    run: (input) => {
+      const strings = input.objects('strings').map((each, i) => stringOf(each, i))
+      const { combined, separateW, lossFraction } = mismatch(
+        strings,
+        input.number('irradianceWM2'),
+        input.number('cellC'),
+      )
+      return { combinedW: combined.watts, separateW, lossFraction }
+    },
+  },
   'array.layouts': {
     says: 'legal series × parallel × controller layouts, best first',
     inputs: {
@@ -378,6 +445,37 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
         input.number('currentA'),
         input.number('hours'),
       ),
+  },
+  'bank.rainflow': {
+    says: 'rainflow cycles of a series',
+    inputs: { series: numbers('any, at least two', -1e12, 1e12) },
+    outputs: { cycles: '{range, mean, count}, count ½ or 1' },
+    source: 'ASTM E1049-85, three-point method',
+    run: (input) => ({ cycles: rainflow(input.numbers('series')) }),
+  },
+  'bank.lifeYears': {
+    says: 'years until a bank is worn out, by cycles or by calendar',
+    inputs: {
+      stateOfCharge: numbers('0…1, in order', 0, 1),
+      yearsCovered: number('years', 1e-6, 1000),
+      cycles: list('{depth, cycles} of the data sheet'),
+      calendarYears: number('years', 0.1, 100),
+    },
+    outputs: {
+      years: 'the smaller',
+      cyclicYears: 'years, null for never',
+      calendarYears: 'years',
+      limitedBy: 'cycles or calendar',
+      wearPerYear: 'share',
+      equivalentCyclesPerYear: 'cycles of 80 % depth',
+    },
+    source: 'ASTM E1049-85; Palmgren–Miner',
+    run: (input) => {
+      const cycles = input.rows('cycles', { depth: number('share', 1e-3, 1), cycles: number('', 1, 1e7) }) as never
+      const part = { cycles, calendarYears: input.number('calendarYears') }
+      const life = lifeYears(input.numbers('stateOfCharge'), input.number('yearsCovered'), part)
+      return { ...life, cyclicYears: Number.isFinite(life.cyclicYears) ? life.cyclicYears : null }
+    },
   },
   'bank.currentShares': {
     says: 'share of the current each parallel string carries',

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { darkMonths, darkSeason, MONTH_DAYS, MONTH_NAMES } from '@ambrel/core'
+import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { chargeColour } from '../../drawing/chargeRamp.ts'
 import type { Winters } from '../../workers/winter.worker.ts'
@@ -9,6 +10,7 @@ import { yearsWords } from '../../frame/yearsWords.ts'
 
 /** A row per made year, a column per day of the dark season, coloured by the day's lowest charge. */
 const props = defineProps<{ winters: Winters; latitudeDeg: number }>()
+const design = useDesign()
 const prefs = usePrefs()
 const LEFT = 38
 const TOP = 18
