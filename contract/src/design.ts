@@ -147,6 +147,16 @@ const bank = Joi.object({
   cutoffStateOfCharge: number(0, 0.9),
   takeoff: choice('one-end', 'opposite-corners', 'equal-leads'),
   linkMilliohm: number(0, 100),
+  order: Joi.array().items(whole(1, 400).optional()).unique().max(400).required(),
+  weak: Joi.array()
+    .items(Joi.object({ unit: whole(1, 400), capacityShare: number(0.05, 1), resistanceFactor: number(1, 50) }))
+    .unique('unit')
+    .max(400)
+    .required(),
+  stringFuses: Joi.boolean().strict().required(),
+  seriesM: number(0, 20),
+  linkM: number(0, 20),
+  leadM: number(0, 50),
 })
 
 const modulePart = Joi.object({
@@ -161,6 +171,7 @@ const modulePart = Joi.object({
   alphaIscPctPerK: number(-0.5, 0.5),
   gammaPctPerK: number(-1, -0.01),
   cells: whole(1, 400),
+  noctC: number(20, 80),
   seriesFuseA: number(1, 100),
   lengthM: number(0.1, 5),
   widthM: number(0.1, 5),
@@ -175,8 +186,16 @@ const array = Joi.object({
   inSeries: whole(1, 60),
   inParallel: whole(1, 100),
   controllerId: id,
+  tracker: whole(1, 8),
   tiltDeg: number(0, 90),
   azimuthDeg: number(0, 360),
+  tiltSeasons: Joi.array()
+    .items(Joi.object({ month: whole(1, 12), day: whole(1, 31), tiltDeg: number(0, 90) }))
+    .max(12)
+    .required(),
+  tracking: choice('fixed', 'single-axis'),
+  site: choice('ground', 'roof'),
+  horizonShare: share,
   mounting: choice('open-rack', 'roof-parallel'),
   soilingLoss: number(0, 0.9),
   mismatchLoss: number(0, 0.9),
@@ -191,6 +210,9 @@ const controller = Joi.object({
   part: Joi.object({
     id,
     name,
+    kind: choice('tracker', 'pulse-width'),
+    trackers: whole(1, 8),
+    startV: number(0, 2000),
     maxInputV: number(5, 2000),
     minTrackV: number(0, 2000),
     maxTrackV: number(1, 2000),

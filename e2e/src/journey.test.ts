@@ -167,7 +167,7 @@ describe('bad input', () => {
     await page.locator('input[name=longitude]').fill('east')
     await page.getByRole('button', { name: 'Make it' }).click()
     await page.getByText('latitude 95 is beyond 90°').waitFor()
-    await page.getByText('“east” is not a number').waitFor()
+    await page.getByText('“east” is not a longitude').waitFor()
     expect(await page.locator('input[name=name]').inputValue()).toBe('Nowhere')
     await page.keyboard.press('Escape')
     await page

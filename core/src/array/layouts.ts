@@ -37,6 +37,7 @@ const OVERSIZE_LIMIT = 1.5
 export function layouts(question: LayoutQuestion): Layout[] {
   const { module, controller, maxModules } = question
   if (!(maxModules >= 1)) throw new RangeError(`maxModules ${maxModules} must be at least 1`)
+  if (question.controller.kind === 'pulse-width') return pulseWidthLayouts(question)
   const found: (Layout & { score: number })[] = []
   for (let inSeries = 1; inSeries <= Math.min(maxModules, 40); inSeries++) {
     if (!stringFits(question, inSeries)) continue
@@ -56,6 +57,40 @@ export function layouts(question: LayoutQuestion): Layout[] {
   return found
     .sort((a, b) => b.score - a.score || a.controllers - b.controllers || a.inParallel - b.inParallel)
     .map(({ score: _score, ...layout }) => layout)
+}
+
+/**
+ * A pulse-width controller joins the array to the bank: only as many in series as make the bank's voltage (36 cells, or
+ * about 18 V at the power point, to 12 V), strings up to its current.
+ */
+function pulseWidthLayouts({
+  module,
+  controller,
+  coldestC,
+  hottestCellC,
+  chargeV,
+  maxModules,
+  method,
+}: LayoutQuestion): Layout[] {
+  const inSeries = Math.max(1, Math.round((chargeV * 1.25) / module.vmpV))
+  const string = { inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method }
+  const coldV = coldVoltage(string)
+  const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
+  if (coldV > controller.maxInputV || hotV < chargeV) return []
+  const most = Math.min(
+    Math.floor(maxModules / inSeries),
+    Math.floor(Math.min(controller.maxInputA, controller.outputA) / (module.iscA * 1.25)),
+  )
+  const thrown = Math.round(100 * (1 - chargeV / (inSeries * module.vmpV)))
+  return Array.from({ length: Math.max(0, most) }, (_, i) => most - i).map((inParallel) => ({
+    inSeries,
+    inParallel,
+    controllers: 1,
+    coldV,
+    hotV,
+    watts: inSeries * inParallel * module.ratedW,
+    remarks: [`held at the bank’s voltage: throws away about ${Math.max(0, thrown)} %`],
+  }))
 }
 
 function stringFits(
@@ -84,4 +119,36 @@ function describe(
   if (inParallel / controllers > 2) remarks.push('needs a fuse per string')
   if (inParallel === 1) remarks.push('one string, least copper')
   return { inSeries, inParallel, controllers, coldV, hotV, watts, remarks }
+}
+
+/** A number of modules in series that a controller cannot have, and why. */
+export interface RefusedLayout {
+  inSeries: number
+  coldV: number
+  hotV: number
+  says: string
+}
+
+/** Series counts next to the legal ones, with the reason each is refused. */
+export function refusedLayouts(question: LayoutQuestion): RefusedLayout[] {
+  const { module, controller, coldestC, hottestCellC, chargeV, maxModules, method } = question
+  const refused: RefusedLayout[] = []
+  let above = 0
+  for (let inSeries = 1; inSeries <= Math.min(maxModules, 40) && above < 2; inSeries++) {
+    if (stringFits(question, inSeries)) continue
+    const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
+    const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
+    const high = coldV > controller.maxInputV
+    if (high) above++
+    const needed = Math.max(controller.minTrackV, chargeV + HEADROOM_V)
+    refused.push({
+      inSeries,
+      coldV,
+      hotV,
+      says: high
+        ? `over ${controller.maxInputV} V on a cold dawn: destroys the controller`
+        : `under ${Math.round(needed)} V on a hot afternoon: charging stops`,
+    })
+  }
+  return refused
 }

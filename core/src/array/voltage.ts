@@ -1,4 +1,4 @@
-import type { Schools } from '../design/types.ts'
+import type { ModulePart, Schools } from '../design/types.ts'
 
 export type ColdMethod = Schools['coldVoltage']
 
@@ -74,5 +74,15 @@ function requireSeries(inSeries: number): void {
     throw new RangeError(`inSeries ${inSeries} must be a whole number of at least 1`)
 }
 
-/** Cells run about this much hotter than the air on a bright still day, K. */
-export const HOT_CELL_RISE_K = 35
+/** Bright sun at the edge of a cloud, W/m². */
+const EDGE_OF_CLOUD_WM2 = 1120
+
+/**
+ * Hottest the cells get on the hottest afternoon, °C: the record high and the rise the data sheet's NOCT gives at
+ * edge-of-cloud sun.
+ * @param noctC temperature of the cells at 800 W/m², 20 °C and 1 m/s; usually 42 to 48
+ * Source: IEC 61215 definition of NOCT, the rise in proportion to the irradiance.
+ */
+export function hottestCellC(recordHighC: number, { noctC }: Pick<ModulePart, 'noctC'>): number {
+  return recordHighC + ((noctC - 20) / 800) * EDGE_OF_CLOUD_WM2
+}

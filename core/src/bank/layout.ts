@@ -1,5 +1,6 @@
 import type { Bank, BatteryPart } from '../design/types.ts'
 import { coldFactor } from './chemistry.ts'
+import { capacityLeft } from './strings.ts'
 
 /** The 12/24/48 V class a unit counts as: a 51.2 V LFP unit is of the 48 V class. */
 export function classVoltage(part: Pick<BatteryPart, 'chemistry' | 'nominalV'>): number {
@@ -36,9 +37,9 @@ export function ratedWh(bank: Pick<Bank, 'part' | 'inSeries' | 'inParallel'>): n
   return bankNominalV(bank) * ratedAh(bank.part) * bank.inParallel
 }
 
-/** Energy the hand method counts on: rated × allowed depth × cold factor, Wh. */
+/** Energy the hand method counts on: rated × what aged units leave × allowed depth × cold factor, Wh. */
 export function usableWh(bank: Bank, batteryC: number): number {
-  return ratedWh(bank) * bank.allowedDepth * coldFactor(bank.part.chemistry, batteryC)
+  return ratedWh(bank) * capacityLeft(bank) * bank.allowedDepth * coldFactor(bank.part.chemistry, batteryC)
 }
 
 /** Internal resistance of the bank, Ω: units in series, strings in parallel. */

@@ -1,5 +1,5 @@
 import { arrayRatedW } from '../array/power.ts'
-import { coldVoltage, HOT_CELL_RISE_K, hotVoltage } from '../array/voltage.ts'
+import { coldVoltage, hottestCellC, hotVoltage } from '../array/voltage.ts'
 import type { Design } from '../design/types.ts'
 import { MONTH_NAMES } from '../sun/calendar.ts'
 import { monthlyPlane } from '../sun/monthly.ts'
@@ -28,7 +28,7 @@ export function deriveArrays(design: Design): DerivedArray[] {
         inSeries,
         vmpV: module.vmpV,
         betaVmpPctPerK: module.gammaPctPerK,
-        hottestCellC: place.recordHighC + HOT_CELL_RISE_K,
+        hottestCellC: hottestCellC(place.recordHighC, array.module),
       }),
       iscA: module.iscA * inParallel,
       sunHours,
@@ -115,12 +115,12 @@ export function arraySheets(
     )
     add(
       worked(`array.hot-voltage.${array.id}`, `${array.name}: hottest afternoon`, arrays[i].hotV, 'V', {
-        says: 'n × Vmp × (1 + γ × (cell − 25)), cell = record high + 35 K',
+        says: 'n × Vmp × (1 + γ × (cell − 25)), cell = record high + (NOCT − 20) × 1.4',
         terms: [
           term('in series', inSeries, ''),
           term('Vmp', module.vmpV, 'V', module.name),
           term('γ', module.gammaPctPerK, '%/K'),
-          term('cell', design.place.recordHighC + HOT_CELL_RISE_K, '°C'),
+          term('cell', hottestCellC(design.place.recordHighC, array.module), '°C'),
         ],
         source: 'IEC 60891; Faiman 2008 for the cell',
       }),

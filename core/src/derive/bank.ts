@@ -1,5 +1,6 @@
 import { coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh, ratedWh, usableWh } from '../bank/layout.ts'
+import { capacityLeft } from '../bank/strings.ts'
 import type { Design } from '../design/types.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
@@ -29,9 +30,10 @@ export function bankSheets(
   )
   const usable = add(
     worked('bank.usable', 'Usable energy', usableWh(bank, batteryC), 'Wh', {
-      says: 'rated × depth allowed × cold factor',
+      says: 'rated × what aged units leave × depth allowed × cold factor',
       terms: [
         term('rated', rated, 'Wh'),
+        term('left by aged units', capacityLeft(bank), 'share'),
         term('depth allowed', bank.allowedDepth, 'share'),
         term(`cold factor at ${batteryC.toFixed(0)} °C`, cold, ''),
       ],

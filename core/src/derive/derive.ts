@@ -1,5 +1,6 @@
-import { currentShares } from '../bank/currentShares.ts'
+import { unlikeGroups, type UnlikeGroup } from '../array/unlike.ts'
 import { designBatteryC } from '../bank/roomTemperature.ts'
+import { bankShares } from '../bank/strings.ts'
 import { checklist, type BuildTask } from '../build/checklist.ts'
 import type { Design } from '../design/types.ts'
 import type { LegBalance } from '../inverter/legs.ts'
@@ -35,6 +36,8 @@ export interface Derived {
   chargeV: number
   shares: number[]
   arrays: DerivedArray[]
+  /** unlike strings on one tracker, with what they lose */
+  unlike: UnlikeGroup[]
   runs: WorkedRun[]
   bill: Bill
   tasks: BuildTask[]
@@ -99,14 +102,9 @@ export function derive(design: Design): Derived {
     legs: runningLegs(design),
     batteryC,
     chargeV,
-    shares: currentShares(
-      Array<number>(design.bank.inParallel).fill(
-        Math.max(0.01, design.bank.part.resistanceMilliohm * design.bank.inSeries),
-      ),
-      design.bank.linkMilliohm,
-      design.bank.takeoff,
-    ),
+    shares: bankShares(design.bank),
     arrays,
+    unlike: unlikeGroups(design),
     runs: workedRuns(design),
     bill: bills,
     tasks: checklist(design),

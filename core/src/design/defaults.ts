@@ -72,6 +72,12 @@ export function newBank(partId: string, systemV: Bank['systemV'], inParallel: nu
     cutoffStateOfCharge: facts.cutoff,
     takeoff: 'opposite-corners',
     linkMilliohm: 0.6,
+    order: [],
+    weak: [],
+    stringFuses: false,
+    seriesM: 0.3,
+    linkM: 0.4,
+    leadM: 1.5,
   }
 }
 
@@ -87,7 +93,12 @@ export function newArray(
     name: 'Array',
     module: partById(moduleParts, moduleId),
     controllerId,
+    tracker: 1,
+    tiltSeasons: [],
+    tracking: 'fixed',
     mounting: 'open-rack',
+    site: 'ground',
+    horizonShare: 1,
     soilingLoss: 0.02,
     mismatchLoss: 0.015,
     lightInducedLoss: 0.015,

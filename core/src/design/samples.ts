@@ -175,8 +175,79 @@ export function gannetSkerry(): Design {
   return suggestWiring(design).design
 }
 
+/** Copper Draw: a made-up high-desert place taken over from somebody else, with faults to be found. */
+export function copperDraw(): Design {
+  const base = newDesign('Copper Draw', {
+    label: 'Copper Draw',
+    latitudeDeg: 36.7,
+    longitudeDeg: -107.9,
+    elevationM: 1980,
+    utcOffsetH: -7,
+    climate: 'high-plateau',
+  })
+  const design: Design = {
+    ...base,
+    variant: 'As found',
+    notes:
+      'Inherited: two unlike strings on one controller, a bank cabled from one end, far too little array for it. All figures are made up.',
+    place: {
+      ...base.place,
+      wiringBasis: 'awg',
+      batteryRoom: { kind: 'buried', setC: 10 },
+      brushSnowDays: null,
+      horizon: [
+        { azimuthDeg: 80, elevationDeg: 4, cover: 'terrain' },
+        { azimuthDeg: 150, elevationDeg: 2, cover: 'terrain' },
+        { azimuthDeg: 250, elevationDeg: 8, cover: 'terrain' },
+      ],
+    },
+    loads: [
+      load('load-1', 'fridge', { leg: 'A' }),
+      load('load-2', 'pressure-pump', { hoursPerDay: 0.4 }),
+      load('load-3', 'lights', { runningW: 40 }),
+      load('load-4', 'router'),
+      load('load-5', 'laptop', { hoursPerDay: 3 }),
+      load('load-6', 'phones'),
+      load('load-7', 'alarm'),
+    ].map((each) => ({ ...each, leg: 'A' as const })),
+    bank: { ...newBank('flooded-6-225', 24, 4), takeoff: 'one-end', autonomyDays: 3 },
+    arrays: [
+      newArray('array-1', 'poly-250', 'controller-1', {
+        name: 'Old string',
+        inSeries: 2,
+        inParallel: 1,
+        tiltDeg: 40,
+        azimuthDeg: 165,
+        ageYears: 12,
+      }),
+      newArray('array-2', 'mono-100', 'controller-1', {
+        name: 'Newer string',
+        inSeries: 4,
+        inParallel: 1,
+        tiltDeg: 40,
+        azimuthDeg: 165,
+        ageYears: 3,
+      }),
+    ],
+    controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
+    inverter: { part: partById(inverterParts, 'one20-3k-24'), quantity: 1 },
+    generator: {
+      ...base.generator,
+      part: partById(generatorParts, 'petrol-2k'),
+      startStateOfCharge: 0.5,
+      stopStateOfCharge: 0.82,
+      fullChargeEveryDays: 21,
+      fuelPricePerL: 1.1,
+    },
+    runs: newRuns('awg', 12),
+    budget: { ...base.budget, currency: 'USD' },
+  }
+  return suggestWiring(design).design
+}
+
 /** Every demo design: a family per place, the main variant first. */
 export const SAMPLE_FAMILIES: readonly (() => Design)[][] = [
   [larkspurBench, larkspurFlooded, larkspurMoreSun],
   [gannetSkerry],
+  [copperDraw],
 ]

@@ -163,6 +163,24 @@ export interface Bank {
   cutoffStateOfCharge: number
   takeoff: Takeoff
   linkMilliohm: number
+  /** which unit (numbered from 1) stands at each place, string by string; empty where they stand in order */
+  order: number[]
+  /** units that have aged apart from the others */
+  weak: WeakUnit[]
+  stringFuses: boolean
+  /** cable lengths: between units in series, between strings, and each main lead, m */
+  seriesM: number
+  linkM: number
+  leadM: number
+}
+
+/** A unit that is no longer like the others. */
+export interface WeakUnit {
+  unit: number
+  /** share of its rated capacity that is left, 0…1 */
+  capacityShare: number
+  /** its resistance as a multiple of a new one's, ≥ 1 */
+  resistanceFactor: number
 }
 
 export interface ModulePart {
@@ -177,11 +195,21 @@ export interface ModulePart {
   alphaIscPctPerK: number
   gammaPctPerK: number
   cells: number
+  /** temperature of the cells at 800 W/m², 20 °C and 1 m/s */
+  noctC: number
   seriesFuseA: number
   lengthM: number
   widthM: number
   weightKg: number
   price: number
+}
+
+/** From this day on the array stands at this tilt, until the next one's day. */
+export interface TiltSeason {
+  /** 1…12 */
+  month: number
+  day: number
+  tiltDeg: number
 }
 
 export type Mounting = 'open-rack' | 'roof-parallel'
@@ -193,9 +221,18 @@ export interface ArrayField {
   inSeries: number
   inParallel: number
   controllerId: string
+  /** which of the controller's trackers it is on, from 1 */
+  tracker: number
   tiltDeg: number
   azimuthDeg: number
+  /** other tilts from certain days on, through the year; empty for one tilt */
+  tiltSeasons: TiltSeason[]
+  /** fixed, or turning about a level north–south axis through the day */
+  tracking: 'fixed' | 'single-axis'
   mounting: Mounting
+  site: 'ground' | 'roof'
+  /** share of the place's horizon that stands in the way of this array, 0…1 */
+  horizonShare: number
   /** shares lost, 0…1 */
   soilingLoss: number
   mismatchLoss: number
@@ -207,6 +244,12 @@ export interface ArrayField {
 export interface ControllerPart {
   id: string
   name: string
+  /** finds the power point, or only joins array and bank at the bank's voltage */
+  kind: 'tracker' | 'pulse-width'
+  /** inputs with a power point of their own */
+  trackers: number
+  /** volts an array must reach before charging starts in the morning */
+  startV: number
   maxInputV: number
   minTrackV: number
   maxTrackV: number

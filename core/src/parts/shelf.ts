@@ -26,6 +26,7 @@ const module = (
   alphaIscPctPerK: 0.046,
   gammaPctPerK: -0.34,
   cells,
+  noctC: 45,
   seriesFuseA: 25,
   lengthM,
   widthM,
@@ -133,9 +134,13 @@ const controller = (
   maxInputA: number,
   outputA: number,
   price: number,
+  more: Partial<ControllerPart> = {},
 ): ControllerPart => ({
   id,
   name,
+  kind: 'tracker',
+  trackers: 1,
+  startV: minTrackV,
   maxInputV,
   minTrackV,
   maxTrackV,
@@ -144,15 +149,18 @@ const controller = (
   efficiency: 0.97,
   selfW: 2.5,
   price,
+  ...more,
 })
 
 // prettier-ignore
 export const controllerParts: ControllerPart[] = [
-  controller('track-450-100', 'Tracking 450 V, 100 A out, two inputs', 450, 80, 400, 44, 100, 980),
+  controller('track-450-100', 'Tracking 450 V, 100 A out, two inputs', 450, 80, 400, 44, 100, 980, { trackers: 2 }),
   controller('track-250-85', 'Tracking 250 V, 85 A out', 250, 60, 245, 70, 85, 720),
   controller('track-150-60', 'Tracking 150 V, 60 A out', 150, 30, 145, 50, 60, 430),
   controller('track-150-35', 'Tracking 150 V, 35 A out', 150, 30, 145, 40, 35, 270),
   controller('track-100-30', 'Tracking 100 V, 30 A out', 100, 18, 95, 35, 30, 160),
+  controller('pulse-55-45', 'Pulse-width 12/24 V, 45 A', 55, 12, 55, 45, 45, 85, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.4 }),
+  controller('pulse-55-20', 'Pulse-width 12/24 V, 20 A', 55, 12, 55, 20, 20, 40, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.2 }),
 ]
 
 const inverter = (

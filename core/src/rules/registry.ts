@@ -1,15 +1,19 @@
+import { clipping } from './array/clipping.ts'
 import { coldVoltageRule } from './array/coldVoltage.ts'
 import { hotVoltageRule } from './array/hotVoltage.ts'
 import { inputCurrent } from './array/inputCurrent.ts'
 import { liveModules } from './array/liveModules.ts'
 import { missingArray } from './array/missing.ts'
+import { pulseWidth } from './array/pulseWidth.ts'
 import { stringFuses } from './array/stringFuses.ts'
+import { unlikeStrings } from './array/unlike.ts'
 import { autonomy } from './bank/autonomy.ts'
 import { chargeRate } from './bank/chargeRate.ts'
 import { cold } from './bank/cold.ts'
 import { parallelLimit } from './bank/parallelLimit.ts'
 import { sharing } from './bank/sharing.ts'
 import { shock } from './bank/shock.ts'
+import { weakUnits } from './bank/weak.ts'
 import { generatorLoad, generatorSafety, refill } from './generator/generator.ts'
 import { carries, sags, starts } from './inverter/carries.ts'
 import { voltageClass } from './inverter/voltageClass.ts'
@@ -34,6 +38,7 @@ export const RULES: readonly Rule[] = [
   autonomy,
   parallelLimit,
   sharing,
+  weakUnits,
   chargeRate,
   cold,
   shock,
@@ -42,6 +47,9 @@ export const RULES: readonly Rule[] = [
   hotVoltageRule,
   inputCurrent,
   stringFuses,
+  unlikeStrings,
+  pulseWidth,
+  clipping,
   liveModules,
   carries,
   starts,

@@ -1,5 +1,5 @@
 import { layouts, type Layout } from '../array/layouts.ts'
-import { HOT_CELL_RISE_K } from '../array/voltage.ts'
+import { hottestCellC } from '../array/voltage.ts'
 import { newArray } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../design/types.ts'
 import { derive } from '../derive/derive.ts'
@@ -100,7 +100,7 @@ function choose(
       module,
       controller,
       coldestC: place.recordLowC,
-      hottestCellC: place.recordHighC + HOT_CELL_RISE_K,
+      hottestCellC: hottestCellC(place.recordHighC, module),
       chargeV: chargeVoltage(design),
       maxModules: MOST_MODULES,
       method: schools.coldVoltage,

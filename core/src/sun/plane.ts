@@ -1,6 +1,7 @@
+import type { ArrayField, TiltSeason } from '../design/types.ts'
 import type { WeatherYear } from '../weather/generate.ts'
 import { DEG } from './angles.ts'
-import { DAYS, HOURS, MONTH_OF_DAY } from './calendar.ts'
+import { DAYS, HOURS, MONTH_OF_DAY, MONTH_START } from './calendar.ts'
 import { diffuseFraction } from './diffuse.ts'
 import type { SunYear } from './geometry.ts'
 import { beamThrough, skyViewAbove, type HorizonPoint } from './horizon.ts'
@@ -20,11 +21,41 @@ const ALL_DAYS = Array.from({ length: DAYS }, (_, day) => day)
 export interface Surface {
   tiltDeg: number
   azimuthDeg: number
+  /** other tilts from certain days on; none for one tilt */
+  tiltSeasons?: readonly TiltSeason[]
+  /** turns about a level north–south axis; `tiltDeg` then is not used */
+  tracking?: ArrayField['tracking']
+  /** share of the horizon that stands in the way, 0…1 */
+  horizonShare?: number
   horizon: readonly HorizonPoint[]
   latitudeDeg: number
   skyModel: SkyModel
   albedoBare: number
   albedoSnow: number
+}
+
+/** Tilt of a surface on a day of the year (from 0): the last season begun, the year round. */
+export function tiltOnDay(
+  { tiltDeg, tiltSeasons = [] }: Pick<Surface, 'tiltDeg' | 'tiltSeasons'>,
+  day: number,
+): number {
+  if (tiltSeasons.length === 0) return tiltDeg
+  const begun = (season: TiltSeason) => (day - (MONTH_START[season.month - 1] + season.day - 1) + 2 * DAYS) % DAYS
+  return tiltSeasons.reduce((latest, season) => (begun(season) < begun(latest) ? season : latest)).tiltDeg
+}
+
+/** A level tracker does not turn further than this. */
+const MOST_TURN_DEG = 60
+
+/**
+ * Where a plane on a level north–south axis stands for a sun: turned towards it about the axis, at most 60°.
+ * Source: Marion & Dobos (2013), NREL/TP-6A20-58891, with the axis level.
+ */
+export function trackedPlane(cosZenith: number, sunAzimuthDeg: number): { tiltDeg: number; azimuthDeg: number } {
+  const sinZenith = Math.sqrt(Math.max(0, 1 - cosZenith * cosZenith))
+  const west = -sinZenith * Math.sin(sunAzimuthDeg * DEG)
+  const turn = Math.atan2(west, Math.max(cosZenith, 1e-9)) / DEG
+  return { tiltDeg: Math.min(MOST_TURN_DEG, Math.abs(turn)), azimuthDeg: turn >= 0 ? 270 : 90 }
 }
 
 /**
@@ -34,10 +65,11 @@ export interface Surface {
 export class TiltedPlane {
   private readonly cosIncidence = new Float64Array(HOURS)
   private readonly beamFactor = new Float64Array(HOURS)
-  private readonly skyFactor: number
-  private readonly cosTilt: number
-  private readonly sinTilt: number
+  private readonly skyFactor = new Float64Array(HOURS)
+  private readonly cosTilt = new Float64Array(HOURS)
+  private readonly sinTilt = new Float64Array(HOURS)
   private readonly parts = new Float64Array(4)
+  private readonly skyViews = new Map<string, number>()
 
   /** @param days days of year (from 0) to prepare; all of them unless a method needs only a few */
   constructor(
@@ -45,22 +77,44 @@ export class TiltedPlane {
     private readonly surface: Surface,
     days: readonly number[] = ALL_DAYS,
   ) {
-    const { tiltDeg, azimuthDeg, horizon, latitudeDeg } = surface
-    this.cosTilt = Math.cos(tiltDeg * DEG)
-    this.sinTilt = Math.sin(tiltDeg * DEG)
-    this.skyFactor = skyViewAbove(horizon, tiltDeg, azimuthDeg)
-    for (const day of days)
+    const { tracking, azimuthDeg } = surface
+    for (const day of days) {
+      const tiltDeg = tiltOnDay(surface, day)
       for (let i = day * 24; i < day * 24 + 24; i++) {
         if (sun.extraWhM2[i] <= 0) continue
-        const cosZenith = sun.cosZenith[i]
-        const sinZenith = Math.sqrt(Math.max(0, 1 - cosZenith * cosZenith))
-        const cosine =
-          cosZenith * this.cosTilt + sinZenith * this.sinTilt * Math.cos((sun.azimuthDeg[i] - azimuthDeg) * DEG)
-        this.cosIncidence[i] = cosine
-        const elevation = Math.asin(cosZenith) / DEG
-        this.beamFactor[i] =
-          incidenceModifier(cosine) * beamThrough(horizon, sun.azimuthDeg[i], elevation, MONTH_OF_DAY[day], latitudeDeg)
+        if (tracking === 'single-axis') {
+          const turned = trackedPlane(sun.cosZenith[i], sun.azimuthDeg[i])
+          this.prepare(i, day, turned.tiltDeg, turned.azimuthDeg)
+        } else this.prepare(i, day, tiltDeg, azimuthDeg)
       }
+    }
+  }
+
+  private prepare(i: number, day: number, tiltDeg: number, azimuthDeg: number): void {
+    const { sun, surface } = this
+    const cosTilt = Math.cos(tiltDeg * DEG)
+    const sinTilt = Math.sin(tiltDeg * DEG)
+    const cosZenith = sun.cosZenith[i]
+    const sinZenith = Math.sqrt(Math.max(0, 1 - cosZenith * cosZenith))
+    const cosine = cosZenith * cosTilt + sinZenith * sinTilt * Math.cos((sun.azimuthDeg[i] - azimuthDeg) * DEG)
+    const elevation = Math.asin(cosZenith) / DEG
+    const share = surface.horizonShare ?? 1
+    const through = beamThrough(surface.horizon, sun.azimuthDeg[i], elevation, MONTH_OF_DAY[day], surface.latitudeDeg)
+    this.cosTilt[i] = cosTilt
+    this.sinTilt[i] = sinTilt
+    this.cosIncidence[i] = cosine
+    this.beamFactor[i] = incidenceModifier(cosine) * (1 - share * (1 - through))
+    this.skyFactor[i] = 1 - share * (1 - this.skyView(tiltDeg, azimuthDeg))
+  }
+
+  /** The sky a plane sees above the horizon, worked out once for each of its standings (to 5° where it turns). */
+  private skyView(tiltDeg: number, azimuthDeg: number): number {
+    if (this.surface.horizon.length === 0) return 1
+    const tilt = this.surface.tracking === 'single-axis' ? 5 * Math.round(tiltDeg / 5) : tiltDeg
+    const key = `${tilt}|${azimuthDeg}`
+    let view = this.skyViews.get(key)
+    if (view === undefined) this.skyViews.set(key, (view = skyViewAbove(this.surface.horizon, tilt, azimuthDeg)))
+    return view
   }
 
   /**
@@ -87,11 +141,11 @@ export class TiltedPlane {
       cosZenith,
       this.cosIncidence[at],
       normalExtra,
-      this.cosTilt,
-      this.sinTilt,
+      this.cosTilt[at],
+      this.sinTilt[at],
       snowOnGround ? surface.albedoSnow : surface.albedoBare,
     )
-    return (parts[BEAM] + parts[CIRCUMSOLAR]) * this.beamFactor[at] + parts[SKY] * this.skyFactor + parts[GROUND]
+    return (parts[BEAM] + parts[CIRCUMSOLAR]) * this.beamFactor[at] + parts[SKY] * this.skyFactor[at] + parts[GROUND]
   }
 
   /** Fills `out` with the effective irradiance of each hour of a weather year, W/m². */

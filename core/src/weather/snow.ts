@@ -38,21 +38,21 @@ export function snowyMonths(monthly: readonly MonthlyClimate[]): boolean[] {
  * 1.97·sin(tilt) tenths of the row height an hour; somebody brushes it off within `brushDays`, or nobody does.
  *
  * @param planeWM2 changed in place
- * @param tiltDeg 0…90
+ * @param tiltOf tilt on a day of the year (from 0), 0…90
  * @param brushDays days until it is brushed off, or null for never
  * Source: Marion et al. (2013).
  */
 export function hideUnderSnow(
   planeWM2: Float32Array,
   weather: WeatherYear,
-  tiltDeg: number,
+  tiltOf: (day: number) => number,
   brushDays: number | null,
 ): void {
-  const slidePerHour = 0.197 * Math.sin(tiltDeg * DEG)
   let covered = 0
   let age = 0
   for (let day = 0; day < DAYS; day++) {
     let fall = 0
+    const slidePerHour = 0.197 * Math.sin(tiltOf((weather.startDay + day) % DAYS) * DEG)
     for (let hour = 0; hour < 24; hour++) {
       const i = day * 24 + hour
       fall += weather.snowfallCm[i]

@@ -186,7 +186,7 @@ describe('snow on the modules', () => {
     const year = make(1, 4)[0]
     const left = (tilt: number, brush: number | null) => {
       const plane = Float32Array.from(year.ghiWM2)
-      hideUnderSnow(plane, year, tilt, brush)
+      hideUnderSnow(plane, year, () => tilt, brush)
       return plane.reduce((a, b) => a + b, 0)
     }
     const bare = year.ghiWM2.reduce((a, b) => a + b, 0)

@@ -1,7 +1,7 @@
 import type { ArrayField, Design, Place } from '../design/types.ts'
 import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, runStartDay } from '../sun/calendar.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
-import { TiltedPlane } from '../sun/plane.ts'
+import { TiltedPlane, tiltOnDay } from '../sun/plane.ts'
 import { WeatherMaker, type ClimateSource, type WeatherYear, type YearSource } from '../weather/generate.ts'
 import type { HourlySeries } from '../weather/hours/series.ts'
 import { ImportedYears } from '../weather/hours/years.ts'
@@ -24,12 +24,16 @@ const PLANES_KEPT = 12
 /** The tilted surface an array stands on, under the sky of a place. */
 export function surfaceOf(
   place: Place,
-  array: Pick<ArrayField, 'tiltDeg' | 'azimuthDeg'>,
+  array: Pick<ArrayField, 'tiltDeg' | 'azimuthDeg'> &
+    Partial<Pick<ArrayField, 'tiltSeasons' | 'tracking' | 'horizonShare'>>,
   skyModel: Design['schools']['skyModel'],
 ) {
   return {
     tiltDeg: array.tiltDeg,
     azimuthDeg: array.azimuthDeg,
+    tiltSeasons: array.tiltSeasons,
+    tracking: array.tracking,
+    horizonShare: array.horizonShare,
     horizon: place.horizon,
     latitudeDeg: place.latitudeDeg,
     skyModel,
@@ -100,6 +104,9 @@ export class WinterEngine {
     const key = JSON.stringify([
       array.tiltDeg,
       array.azimuthDeg,
+      array.tiltSeasons,
+      array.tracking,
+      array.horizonShare,
       place.horizon,
       place.albedoBare,
       place.albedoSnow,
@@ -125,7 +132,7 @@ export class WinterEngine {
       this.tilted.set(key, tilted)
     }
     const plane = this.irradiance(tilted, weather)
-    hideUnderSnow(plane, weather, array.tiltDeg, design.place.brushSnowDays)
+    hideUnderSnow(plane, weather, (day) => snowTilt(array, day), design.place.brushSnowDays)
     return plane
   }
 
@@ -230,6 +237,11 @@ function addMonths(months: number[], plane: Float32Array, startDay: number, year
     months[month] += dayTotal(plane, day) / 1000 / (MONTH_DAYS[month] * years)
   }
 }
+
+/** A tracker is left steep when snow is about. */
+const STOWED_DEG = 45
+const snowTilt = (array: ArrayField, day: number) =>
+  array.tracking === 'single-axis' ? STOWED_DEG : tiltOnDay(array, day)
 
 /** @throws RangeError naming the number of years that cannot be run */
 export function requireYears(years: number): void {

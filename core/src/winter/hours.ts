@@ -1,3 +1,4 @@
+import { unlikeGroups, unlikeLossAt, type UnlikeGroup } from '../array/unlike.ts'
 import { CHEMISTRIES, coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV } from '../bank/layout.ts'
 import { roomTemperature } from '../bank/roomTemperature.ts'
@@ -49,10 +50,13 @@ export function yearHours(design: Design, weather: WeatherYear, planes: readonly
   }
   const volts = busVoltage(design)
   const efficiency = controllerEfficiency(design)
+  const unlike = unlikeGroups(design)
   for (const controller of design.controllers) {
     const power = new Float64Array(HOURS)
     design.arrays.forEach((array, i) => {
-      if (array.controllerId === controller.id) addArrayPower(array, weather, planes[i], power)
+      if (array.controllerId !== controller.id) return
+      const group = unlike.find(({ arrayIds }) => arrayIds.includes(array.id)) ?? null
+      addArrayPower(array, controller.part.kind === 'pulse-width' ? volts : 0, group, weather, planes[i], power)
     })
     const limit = controller.part.outputA * volts
     for (let i = 0; i < HOURS; i++) {
@@ -66,9 +70,22 @@ export function yearHours(design: Design, weather: WeatherYear, planes: readonly
   return hours
 }
 
-/** Faiman cell temperature and linear power coefficient, inlined for the 8760 hours of a year. */
-function addArrayPower(array: ArrayField, weather: WeatherYear, plane: Float32Array, power: Float64Array): void {
-  const scale = (arrayRatedW(array) * lossFactor(array)) / 1000
+/**
+ * Faiman cell temperature and linear power coefficient, inlined for the 8760 hours of a year.
+ * @param heldV voltage a pulse-width controller holds the array at; 0 on a tracker
+ * @param group the unlike strings it works with, or null
+ */
+function addArrayPower(
+  array: ArrayField,
+  heldV: number,
+  group: UnlikeGroup | null,
+  weather: WeatherYear,
+  plane: Float32Array,
+  power: Float64Array,
+): void {
+  const losses = lossFactor(array)
+  const scale = (arrayRatedW(array) * losses) / 1000
+  const heldW = (array.module.impA * array.inParallel * heldV * losses) / 1000
   const gamma = array.module.gammaPctPerK / 100
   const { u0, u1 } = HEAT_LOSS[array.mounting]
   const { airC, windMS } = weather
@@ -76,6 +93,9 @@ function addArrayPower(array: ArrayField, weather: WeatherYear, plane: Float32Ar
     const irradiance = plane[i]
     if (irradiance <= 0) continue
     const cellC = airC[i] + irradiance / (u0 + u1 * windMS[i])
-    power[i] += Math.max(0, scale * irradiance * (1 + gamma * (cellC - 25)))
+    let watts = Math.max(0, scale * irradiance * (1 + gamma * (cellC - 25)))
+    if (heldV > 0) watts = Math.min(watts, heldW * irradiance)
+    if (group) watts *= 1 - unlikeLossAt(group, irradiance)
+    power[i] += watts
   }
 }

@@ -1,6 +1,7 @@
 import { bankNominalV } from '../bank/layout.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { fitKinetic, kineticStepOf, type Kinetic, type KineticStep } from '../bank/kinetic.ts'
+import { capacityLeft, stringsAtLimit } from '../bank/strings.ts'
 import type { Design } from '../design/types.ts'
 import { controllerEfficiency } from './hours.ts'
 import { derate, WILLANS } from '../generator/power.ts'
@@ -59,7 +60,8 @@ export interface RunPlan {
 
 /** The kinetic battery of a whole bank, Ah at the bank's voltage. */
 export function bankKinetic(design: Design): Kinetic {
-  const { part, inParallel } = design.bank
+  const { part } = design.bank
+  const inParallel = design.bank.inParallel * capacityLeft(design.bank)
   const fit = fitKinetic(part.capacities)
   if (part.chemistry === 'lfp') {
     return { qmaxAh: Math.max(...part.capacities.map((rate) => rate.ampHours)) * inParallel, c: 1, kPerH: 1 }
@@ -100,8 +102,8 @@ export function runPlan(design: Design): RunPlan {
       startAvailableAh: kinetic.c * kinetic.qmaxAh,
       startBoundAh: (1 - kinetic.c) * kinetic.qmaxAh,
       step: kineticStepOf(kinetic, 1),
-      maxChargeA: bank.part.maxChargeA * bank.inParallel,
-      maxDischargeA: bank.part.maxDischargeA * bank.inParallel,
+      maxChargeA: bank.part.maxChargeA * stringsAtLimit(bank),
+      maxDischargeA: bank.part.maxDischargeA * stringsAtLimit(bank),
       chargeEfficiency: facts.chargeEfficiency,
       cutoff: bank.cutoffStateOfCharge,
       coldLock: bank.part.chemistry === 'lfp',

@@ -1,6 +1,9 @@
 import { expose, transfer } from 'comlink'
 import {
+  arrayYield,
+  bankWear,
   compareSources,
+  oversizing,
   runPlanOf,
   runStartDay,
   skyReport,
@@ -10,8 +13,11 @@ import {
   whatNext,
   WinterEngine,
   yearsOfRun,
+  type ArrayYield,
+  type BankLife,
   type Candidate,
   type Design,
+  type OversizeStep,
   type SeriesShape,
   type SkyReport,
   type SourceFigures,
@@ -116,6 +122,16 @@ const service = {
 
   async sources(design: Design, years: number, climate: string | null): Promise<SourceFigures[]> {
     return compareSources(engine, design, years, climate)
+  },
+
+  /** How long the bank lasts by the charge of the run. */
+  async wear(design: Design, years: number): Promise<BankLife> {
+    return bankWear(engine, design, years)
+  },
+
+  /** What the arrays bring to the bus in a mean year, and what more strings on one of them would. */
+  async yields(design: Design, arrayId: string, years: number): Promise<{ now: ArrayYield; steps: OversizeStep[] }> {
+    return { now: arrayYield(engine, design, years), steps: oversizing(engine, design, arrayId, years) }
   },
 
   cancel(): void {

@@ -7,7 +7,7 @@ export const hotVoltageRule: Rule = {
   check: ({ design, derived }) =>
     design.arrays.flatMap((array, i) => {
       const controller = design.controllers.find(({ id }) => id === array.controllerId)
-      if (!controller) return []
+      if (controller?.part.kind !== 'tracker') return []
       const { hotV } = derived.arrays[i]
       const needed = Math.max(controller.part.minTrackV, derived.chargeV + 5)
       const more = { working: `array.hot-voltage.${array.id}` }

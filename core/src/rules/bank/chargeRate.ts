@@ -1,6 +1,12 @@
+import type { Design } from '../../design/types.ts'
+import { moreArray } from '../../suggest/moreArray.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
+import { stringsAtLimit } from '../../bank/strings.ts'
 import { significant } from '../../units/format.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
+
+/** Rate an added array brings the bank to: inside the wanted range, short of its upper end. */
+const WANTED_RATE = 0.1
 
 export const chargeRate: Rule = {
   id: 'bank.charge-rate',
@@ -10,7 +16,7 @@ export const chargeRate: Rule = {
     const { low, high } = CHEMISTRIES[bank.part.chemistry].chargeRate
     const shown = `${significant(rate * 100, 2)} % of capacity an hour`
     const more = { working: 'bank.charge-rate' }
-    const limitA = bank.part.maxChargeA * bank.inParallel
+    const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
     const outputA = controllers.reduce((sum, { part }) => sum + part.outputA, 0)
     if (bank.part.chemistry === 'lfp')
       return outputA > limitA
@@ -37,8 +43,8 @@ export const chargeRate: Rule = {
         watch(
           'bank',
           `Charged at only ${shown}.`,
-          `Under ${low * 100} % the acid never mixes and the bank sulphates. More array, or a smaller bank.`,
-          more,
+          `Under ${low * 100} % the acid never mixes, an equalising charge is never reached and the bank sulphates. More array, or a smaller bank.`,
+          { ...more, remedy: { label: 'add an array', apply: (d: Design) => moreArray(d, WANTED_RATE) } },
         ),
       ]
     return [sound('bank', `Charged at up to ${shown}.`, 'Within what lead-acid wants.', more)]

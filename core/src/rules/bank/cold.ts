@@ -1,11 +1,15 @@
+import type { Design } from '../../design/types.ts'
 import { freezingPointC } from '../../bank/chemistry.ts'
-import { celsius } from '../say.ts'
+import { celsius, percent } from '../say.ts'
 import { stop, watch, type Rule } from '../rule.ts'
+
+/** Ground a metre down hardly freezes; the run holds it at this. */
+const COLDEST_GROUND_C = -2
 
 export const cold: Rule = {
   id: 'bank.cold',
   step: 'bank',
-  check: ({ design: { bank, place } }) => {
+  check: ({ design: { bank, place }, winter }) => {
     if (place.batteryRoom.kind === 'heated') return []
     if (bank.part.chemistry === 'lfp')
       return bank.part.heaterW > 0
@@ -17,13 +21,24 @@ export const cold: Rule = {
               'It must not be charged at or below 0 °C. Heat the room, or use units with heaters; the winter run counts the locked hours.',
             ),
           ]
-    const freezes = freezingPointC(1 - bank.allowedDepth)
-    return place.recordLowC < freezes
+    const reached = winter ? winter.oneInTen.lowestStateOfCharge : 1 - bank.allowedDepth
+    const freezes = freezingPointC(Math.max(0, reached))
+    const coldest = place.batteryRoom.kind === 'buried' ? COLDEST_GROUND_C : place.recordLowC
+    return coldest < freezes
       ? [
           stop(
             'bank',
-            `At ${celsius(place.recordLowC)} a bank at the allowed depth freezes (${celsius(freezes)}).`,
+            `At ${celsius(coldest)} a bank ${winter ? `as low as the winter run takes it, ${percent(reached)},` : 'at the allowed depth'} freezes (${celsius(freezes)}).`,
             'Frozen cells crack, and a frozen bank must never be charged. Keep it warmer or fuller.',
+            {
+              remedy: {
+                label: 'bury or insulate its room',
+                apply: (d: Design) => ({
+                  ...d,
+                  place: { ...d.place, batteryRoom: { ...d.place.batteryRoom, kind: 'buried' as const } },
+                }),
+              },
+            },
           ),
         ]
       : []

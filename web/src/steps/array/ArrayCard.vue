@@ -9,7 +9,7 @@ import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import ModuleSheet from './ModuleSheet.vue'
-import StringBoard from './StringBoard.vue'
+import TiltSeasons from './TiltSeasons.vue'
 
 const props = defineProps<{ index: number }>()
 const design = useDesign()
@@ -24,6 +24,19 @@ function set<K extends keyof ArrayField>(key: K, value: ArrayField[K] | null): v
   )
 }
 const controllers = computed(() => design.document!.controllers.map(({ id, name }) => ({ value: id, label: name })))
+/** The trackers of its controller, where there is a choice. */
+const trackers = computed(() => {
+  const part = design.document!.controllers.find(({ id }) => id === array.value.controllerId)?.part
+  return Array.from({ length: part?.trackers ?? 1 }, (_, i) => ({ value: i + 1, label: `${i + 1}` }))
+})
+const TRACKING = [
+  { value: 'fixed' as const, label: 'fixed' },
+  { value: 'single-axis' as const, label: 'turning, N–S axis' },
+]
+const SITES = [
+  { value: 'ground' as const, label: 'ground' },
+  { value: 'roof' as const, label: 'roof' },
+]
 const derived = computed(() => design.derived?.arrays[props.index])
 </script>
 
@@ -71,7 +84,15 @@ const derived = computed(() => design.derived?.arrays[props.index])
         :path="path('inParallel')"
         @update:model-value="set('inParallel', $event)"
       />
+      <ChoiceField
+        :model-value="array.tracking"
+        :options="TRACKING"
+        label="Stands"
+        labelled
+        @update:model-value="set('tracking', $event)"
+      />
       <NumberField
+        v-if="array.tracking === 'fixed' && array.tiltSeasons.length === 0"
         :model-value="array.tiltDeg"
         unit="°"
         label="Tilt"
@@ -80,6 +101,7 @@ const derived = computed(() => design.derived?.arrays[props.index])
         @update:model-value="set('tiltDeg', $event)"
       />
       <NumberField
+        v-if="array.tracking === 'fixed'"
         :model-value="array.azimuthDeg"
         unit="°"
         label="Facing"
@@ -94,6 +116,30 @@ const derived = computed(() => design.derived?.arrays[props.index])
         labelled
         :path="path('controllerId')"
         @update:model-value="set('controllerId', $event)"
+      />
+      <ChoiceField
+        v-if="trackers.length > 1"
+        :model-value="array.tracker"
+        :options="trackers"
+        label="Its tracker"
+        labelled
+        @update:model-value="set('tracker', $event)"
+      />
+      <ChoiceField
+        :model-value="array.site"
+        :options="SITES"
+        label="On the"
+        labelled
+        @update:model-value="set('site', $event)"
+      />
+      <NumberField
+        :model-value="array.horizonShare"
+        unit="share"
+        label="Horizon in its way"
+        labelled
+        :path="path('horizonShare')"
+        :step="10"
+        @update:model-value="set('horizonShare', $event)"
       />
       <ChoiceField
         :model-value="array.mounting"
@@ -138,7 +184,7 @@ const derived = computed(() => design.derived?.arrays[props.index])
         @update:model-value="set('ageYears', $event)"
       />
     </div>
-    <StringBoard :array="array" />
+    <TiltSeasons v-if="array.tracking === 'fixed'" :array="array" :index="index" />
     <ModuleSheet :index="index" />
   </section>
 </template>

@@ -11,7 +11,11 @@ import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import ArrayCard from './ArrayCard.vue'
 import ControllerCard from './ControllerCard.vue'
+import ArrayYields from './ArrayYields.vue'
 import LayoutTable from './LayoutTable.vue'
+import RackingCard from './RackingCard.vue'
+import StringBoard from './StringBoard.vue'
+import UnlikeCurve from './UnlikeCurve.vue'
 import VoltageRuler from './VoltageRuler.vue'
 
 const design = useDesign()
@@ -75,6 +79,7 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       <button class="link" @click="addArray"><Plus :size="13" /> another array</button>
       <button class="link" @click="addController"><Plus :size="13" /> another controller</button>
     </div>
+    <StringBoard v-if="design.derived && arrays.length > 0" />
     <section v-if="design.derived && arrays.length > 0" class="card">
       <div class="row">
         <h2>Voltage ruler</h2>
@@ -89,21 +94,30 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       </div>
       <VoltageRuler v-for="(array, i) in arrays" :key="array.id" :index="i" />
     </section>
-    <div class="two">
-      <LayoutTable v-if="design.derived && arrays.length > 0" />
-      <section v-if="design.derived" class="card">
-        <h2>A month on this slope</h2>
-        <Chart
-          type="bar"
-          :series="[{ name: 'sun hours a day', data: sun }]"
-          :categories="[...MONTH_NAMES]"
-          :colours="['--lichen']"
-          :height="180"
-          :format="(value: number) => prefs.show(value, 'h')"
-          label="Sun hours a day by month"
-        />
-      </section>
-    </div>
+    <LayoutTable v-if="design.derived && arrays.length > 0" />
+    <template v-if="design.derived && arrays.length > 0">
+      <UnlikeCurve
+        v-for="group in design.derived.unlike"
+        :key="`${group.controllerId} ${group.tracker}`"
+        :group="group"
+      />
+      <div class="two">
+        <ArrayYields />
+        <section class="card">
+          <h2>A month on this slope</h2>
+          <Chart
+            type="bar"
+            :series="[{ name: 'sun hours a day', data: sun }]"
+            :categories="[...MONTH_NAMES]"
+            :colours="['--lichen']"
+            :height="180"
+            :format="(value: number) => prefs.show(value, 'h')"
+            label="Sun hours a day by month"
+          />
+        </section>
+      </div>
+      <RackingCard />
+    </template>
     <ControllerCard v-for="(controller, i) in controllers" :key="controller.id" :index="i" />
   </div>
 </template>

@@ -1,18 +1,28 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import type { ControllerPart } from '@ambrel/core'
+import { controllerWatts, type ControllerPart } from '@ambrel/core'
+import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
 
 const props = defineProps<{ index: number }>()
 const design = useDesign()
+const prefs = usePrefs()
+const KINDS = [
+  { value: 'tracker' as const, label: 'tracks' },
+  { value: 'pulse-width' as const, label: 'pulse-width' },
+]
+const passes = computed(() => controllerWatts(design.document!, controller.value.part.outputA))
 const controller = computed(() => design.document!.controllers[props.index])
 type Numeric = { [K in keyof ControllerPart]: ControllerPart[K] extends number ? K : never }[keyof ControllerPart]
 const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
   { key: 'maxInputV', label: 'Destroyed above', unit: 'V' },
+  { key: 'startV', label: 'Starts from', unit: 'V' },
+  { key: 'trackers', label: 'Trackers', unit: '' },
   { key: 'minTrackV', label: 'Tracks from', unit: 'V' },
   { key: 'maxTrackV', label: 'Tracks up to', unit: 'V' },
   { key: 'maxInputA', label: 'Input, at most', unit: 'A' },
@@ -53,6 +63,13 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
       </button>
     </div>
     <div class="grid">
+      <ChoiceField
+        :model-value="controller.part.kind"
+        :options="KINDS"
+        label="Kind"
+        labelled
+        @update:model-value="design.edit('kind of controller', (d) => (d.controllers[index].part.kind = $event))"
+      />
       <NumberField
         v-for="field in FIELDS"
         :key="field.key"
@@ -71,6 +88,12 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
         "
       />
     </div>
+    <p class="quiet">
+      Passes
+      <template v-for="(each, i) in passes" :key="each.volts"
+        >{{ i > 0 ? ', ' : '' }}{{ prefs.show(each.watts, 'W') }} at {{ each.volts }} V</template
+      >.
+    </p>
   </section>
 </template>
 

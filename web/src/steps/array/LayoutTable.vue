@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { HOT_CELL_RISE_K, layouts, type Layout } from '@ambrel/core'
+import { hottestCellC, layouts, nextId, refusedLayouts, type Layout } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -9,31 +9,63 @@ const design = useDesign()
 const prefs = usePrefs()
 const array = computed(() => design.document!.arrays[0])
 const controller = computed(() => design.document!.controllers.find(({ id }) => id === array.value.controllerId)!)
-const list = computed(() => {
+/** Enough for half as much again as the hand method asks, or for a little more than there is. */
+const most = computed(() => {
+  const need = design.derived!.worked['array.need'].value
+  const count = array.value.inSeries * array.value.inParallel
+  return Math.min(60, Math.max(count + 4, Math.ceil((need * 1.5) / array.value.module.ratedW)))
+})
+const question = computed(() => {
   const { place, schools } = design.document!
-  return layouts({
+  return {
     module: array.value.module,
     controller: controller.value.part,
     coldestC: place.recordLowC,
-    hottestCellC: place.recordHighC + HOT_CELL_RISE_K,
+    hottestCellC: hottestCellC(place.recordHighC, array.value.module),
     chargeV: design.derived!.chargeV,
-    maxModules: Math.max(20, array.value.inSeries * array.value.inParallel + 4),
+    maxModules: most.value,
     method: schools.coldVoltage,
-  }).filter((layout) => layout.controllers === 1)
+  }
 })
+const list = computed(() => layouts(question.value))
+const refused = computed(() => refusedLayouts(question.value))
 const shown = computed(() => list.value.slice(0, 7))
 const isNow = (layout: Layout) =>
-  layout.inSeries === array.value.inSeries && layout.inParallel === array.value.inParallel
+  layout.controllers === 1 && layout.inSeries === array.value.inSeries && layout.inParallel === array.value.inParallel
 function take(layout: Layout): void {
-  design.edit(`${layout.inSeries} × ${layout.inParallel}`, (draft) =>
-    Object.assign(draft.arrays[0], { inSeries: layout.inSeries, inParallel: layout.inParallel }),
-  )
+  const { inSeries, inParallel, controllers } = layout
+  design.edit(`${inSeries} × ${inParallel}`, (draft) => {
+    const share = (i: number) => Math.floor(inParallel / controllers) + (i < inParallel % controllers ? 1 : 0)
+    const { id: _id, controllerId: _controllerId, ...first } = array.value
+    Object.assign(draft.arrays[0], { inSeries, inParallel: share(0) })
+    for (let i = 1; i < controllers; i++) {
+      const id = nextId('controller', draft.controllers)
+      draft.controllers.push({
+        id,
+        name: `Controller ${draft.controllers.length + 1}`,
+        part: structuredClone(controller.value.part),
+      })
+      draft.arrays.push({
+        ...structuredClone(first),
+        id: nextId('array', draft.arrays),
+        name: `${first.name} ${i + 1}`,
+        controllerId: id,
+        inSeries,
+        inParallel: share(i),
+      })
+    }
+  })
 }
 </script>
 
 <template>
   <section class="card">
-    <h2>Legal layouts</h2>
+    <div class="row">
+      <h2>Legal layouts</h2>
+      <p class="quiet grow">
+        {{ array.module.name }} on {{ controller.part.name }}, most power first, then fewest controllers
+      </p>
+    </div>
     <table class="sheet">
       <thead>
         <tr>
@@ -46,8 +78,15 @@ function take(layout: Layout): void {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="layout in shown" :key="`${layout.inSeries}x${layout.inParallel}`" :class="{ now: isNow(layout) }">
-          <td>{{ layout.inSeries }} × {{ layout.inParallel }}</td>
+        <tr
+          v-for="layout in shown"
+          :key="`${layout.inSeries}x${layout.inParallel}x${layout.controllers}`"
+          :class="{ now: isNow(layout) }"
+        >
+          <td>
+            {{ layout.inSeries }} × {{ layout.inParallel
+            }}<template v-if="layout.controllers > 1"> on {{ layout.controllers }}</template>
+          </td>
           <td class="n">{{ prefs.show(layout.coldV, 'V') }}</td>
           <td class="n">{{ prefs.show(layout.hotV, 'V') }}</td>
           <td class="n">{{ prefs.show(layout.watts, 'W') }}</td>
@@ -57,6 +96,14 @@ function take(layout: Layout): void {
             ><button v-else class="link" @click="take(layout)">take</button>
           </td>
         </tr>
+        <tr v-for="each in refused" :key="`refused ${each.inSeries}`" class="refused">
+          <td>{{ each.inSeries }} in series</td>
+          <td class="n">{{ prefs.show(each.coldV, 'V') }}</td>
+          <td class="n">{{ prefs.show(each.hotV, 'V') }}</td>
+          <td />
+          <td>refused: {{ each.says }}</td>
+          <td />
+        </tr>
       </tbody>
     </table>
     <p v-if="list.length === 0" class="quiet">None: this module does not fit this controller at this record low.</p>
@@ -64,6 +111,10 @@ function take(layout: Layout): void {
 </template>
 
 <style scoped>
+.refused {
+  color: var(--soft);
+}
+
 .now {
   background: var(--wash);
   font-weight: 600;

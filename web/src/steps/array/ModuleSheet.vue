@@ -18,6 +18,7 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
   { key: 'betaVocPctPerK', label: 'β of Voc', unit: '%/K', step: 0.01 },
   { key: 'gammaPctPerK', label: 'γ of power', unit: '%/K', step: 0.01 },
   { key: 'alphaIscPctPerK', label: 'α of Isc', unit: '%/K', step: 0.01 },
+  { key: 'noctC', label: 'NOCT', unit: '°C' },
   { key: 'seriesFuseA', label: 'Series fuse', unit: 'A' },
   { key: 'cells', label: 'Cells', unit: '' },
   { key: 'lengthM', label: 'Length', unit: 'm', step: 0.01 },
@@ -25,6 +26,28 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
   { key: 'weightKg', label: 'Weight', unit: 'kg' },
   { key: 'price', label: 'Price', unit: '' },
 ]
+
+type Coefficient = 'betaVocPctPerK' | 'gammaPctPerK' | 'alphaIscPctPerK'
+/** A coefficient typed with the wrong sign or in mV/K is known by its size; the right one is offered. */
+const offers = computed(() => {
+  const { betaVocPctPerK, gammaPctPerK, vocV, vmpV } = module.value
+  const found: { key: Coefficient; value: number; says: string }[] = []
+  const look = (key: Coefficient, value: number, volts: number) => {
+    const size = Math.abs(value)
+    const name = key === 'gammaPctPerK' ? 'γ' : 'β'
+    if (size > 1 && size < 1000) {
+      const inPercent = -Number(((size / 1000 / volts) * 100).toFixed(3))
+      if (inPercent >= -1) found.push({ key, value: inPercent, says: `${name} of ${value} looks like mV/K.` })
+    } else if (value > 0 && size <= 1)
+      found.push({ key, value: -value, says: `${name} falls with heat: it must be below zero.` })
+  }
+  look('betaVocPctPerK', betaVocPctPerK, vocV)
+  look('gammaPctPerK', gammaPctPerK, vmpV)
+  return found
+})
+function take({ key, value }: { key: Coefficient; value: number }): void {
+  design.edit('coefficient', (draft) => (draft.arrays[props.index].module[key] = value))
+}
 </script>
 
 <template>
@@ -50,11 +73,22 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
       "
     />
   </div>
+  <p v-for="offer in offers" :key="offer.key" class="offer" role="status">
+    {{ offer.says }}
+    <button class="link" data-convert @click="take(offer)">take {{ offer.value }} %/K</button>
+  </p>
 </template>
 
 <style scoped>
 .toggle {
   margin-top: 8px;
+}
+
+.offer {
+  margin-top: 6px;
+  padding: 5px 10px;
+  border-left: 3px solid var(--ochre);
+  background: var(--wash);
 }
 
 .grid {

@@ -1,72 +1,241 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { ArrayField } from '@ambrel/core'
+import { computed, ref } from 'vue'
+import {
+  boardStrings,
+  coldVoltage,
+  hottestCellC,
+  hotVoltage,
+  moveModule,
+  moveString,
+  type BoardString,
+  type Design,
+} from '@ambrel/core'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
 
-/** Modules as tiles, a row per string. */
-const props = defineProps<{ array: ArrayField }>()
-const TILE_W = 30
-const TILE_H = 36
-const GAP = 9
-const SHOWN = 20
-const columns = computed(() => Math.min(props.array.inSeries, SHOWN))
-const rows = computed(() => Math.min(props.array.inParallel, 8))
-const width = computed(() => 70 + columns.value * (TILE_W + GAP))
-const height = computed(() => rows.value * (TILE_H + GAP) + 4)
-const letter = (row: number) => String.fromCharCode(65 + ((row - 1) % 26))
+/**
+ * Every string as a row of module tiles under its controller. A tile is dragged into another string, a string by its
+ * name onto another controller; by keys Alt ↑ ↓ send a module on, Alt ← → send the string.
+ */
+const design = useDesign()
+const prefs = usePrefs()
+const MOST_TILES = 24
+const refused = ref('')
+const held = ref<{ kind: 'module' | 'string'; key: string } | null>(null)
+const over = ref('')
+
+const strings = computed(() => boardStrings(design.document!))
+const sections = computed(() =>
+  design.document!.controllers.map((controller) => ({
+    controller,
+    rows: strings.value.filter(({ controllerId }) => controllerId === controller.id).map(row),
+  })),
+)
+function row(string: BoardString) {
+  const { place, schools, arrays } = design.document!
+  const array = arrays.find(({ id }) => id === string.arrayId)!
+  const { module } = array
+  const { inSeries } = string
+  const part = design.document!.controllers.find(({ id }) => id === string.controllerId)!.part
+  const coldV = coldVoltage({
+    inSeries,
+    vocV: module.vocV,
+    betaVocPctPerK: module.betaVocPctPerK,
+    coldestC: place.recordLowC,
+    method: schools.coldVoltage,
+  })
+  const hotV = hotVoltage({
+    inSeries,
+    vmpV: module.vmpV,
+    betaVmpPctPerK: module.gammaPctPerK,
+    hottestCellC: hottestCellC(place.recordHighC, module),
+  })
+  return {
+    ...string,
+    name: `${array.name} ${Number(string.key.split(':').at(-1)) + 1}`,
+    module: module.name,
+    coldV,
+    hotV,
+    amps: module.impA,
+    tooHigh: coldV > part.maxInputV,
+    tooLow: part.kind === 'tracker' && hotV < Math.max(part.minTrackV, design.derived!.chargeV + 5),
+  }
+}
+
+function apply(label: string, make: (design: Design) => Design): void {
+  refused.value = ''
+  try {
+    const next = make(design.document!)
+    if (next !== design.document) design.replace(label, next)
+  } catch (error) {
+    refused.value = (error as Error).message
+  }
+}
+const toString = (key: string) => {
+  const { kind, key: from } = held.value ?? { kind: null, key: '' }
+  over.value = ''
+  if (kind === 'module') apply('move a module', (d) => moveModule(d, from, key))
+}
+const toController = (id: string) => {
+  const { kind, key: from } = held.value ?? { kind: null, key: '' }
+  over.value = ''
+  if (kind === 'string') apply('move a string', (d) => moveString(d, from, id))
+}
+function hold(kind: 'module' | 'string', key: string, event: DragEvent): void {
+  held.value = { kind, key }
+  event.dataTransfer?.setData('text/plain', key)
+  if (event.dataTransfer) event.dataTransfer.effectAllowed = 'move'
+}
+function keys(string: BoardString, event: KeyboardEvent): void {
+  if (!event.altKey) return
+  const along = { ArrowUp: -1, ArrowDown: 1 }[event.key]
+  const across = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+  if (along !== undefined) {
+    const at = strings.value.findIndex(({ key }) => key === string.key)
+    const to = strings.value[at + along]
+    if (to) apply('move a module', (d) => moveModule(d, string.key, to.key))
+  } else if (across !== undefined) {
+    const ids = design.document!.controllers.map(({ id }) => id)
+    const to = ids[ids.indexOf(string.controllerId) + across]
+    if (to) apply('move a string', (d) => moveString(d, string.key, to))
+  } else return
+  event.preventDefault()
+}
 </script>
 
 <template>
-  <svg
-    :viewBox="`0 0 ${width} ${height}`"
-    :width="width"
-    :height="height"
-    class="board"
-    role="img"
-    :aria-label="`${array.inParallel} strings of ${array.inSeries} modules`"
-  >
-    <g v-for="row in rows" :key="row" :transform="`translate(0 ${(row - 1) * (TILE_H + GAP) + 2})`">
-      <text x="0" :y="TILE_H / 2 + 4">String {{ letter(row) }}</text>
-      <path :d="`M66 ${TILE_H / 2}H${66 + columns * (TILE_W + GAP) - GAP}`" class="lead" />
-      <g v-for="column in columns" :key="column" :transform="`translate(${66 + (column - 1) * (TILE_W + GAP)} 0)`">
-        <rect :width="TILE_W" :height="TILE_H" rx="2" class="tile" />
-        <path
-          :d="`M${TILE_W / 3} 0v${TILE_H}M${(2 * TILE_W) / 3} 0v${TILE_H}M0 ${TILE_H / 2}h${TILE_W}`"
-          class="cells"
-        />
-      </g>
-    </g>
-  </svg>
-  <p v-if="array.inSeries > columns || array.inParallel > rows" class="quiet">
-    {{ array.inParallel }} strings of {{ array.inSeries }}; not all are drawn.
-  </p>
+  <section class="card">
+    <div class="row">
+      <h2>Strings</h2>
+      <p class="quiet grow">
+        drag a module into another string, a string by its name onto another controller; Alt ↑ ↓ and Alt ← → do the same
+      </p>
+    </div>
+    <p v-if="refused" class="error" role="alert">{{ refused }}</p>
+    <div
+      v-for="{ controller, rows } in sections"
+      :key="controller.id"
+      class="section"
+      :class="{ over: over === controller.id && held?.kind === 'string' }"
+      :data-board="controller.id"
+      @dragover.prevent="over = controller.id"
+      @drop.prevent="toController(controller.id)"
+    >
+      <h3>
+        {{ controller.name }} <span class="quiet">{{ controller.part.name }}</span>
+      </h3>
+      <div
+        v-for="string in rows"
+        :key="string.key"
+        class="string"
+        :class="{ over: over === string.key && held?.kind === 'module' }"
+        tabindex="0"
+        role="group"
+        :aria-label="`${string.name}: ${string.inSeries} of ${string.module}`"
+        :data-string="string.key"
+        @keydown="keys(string, $event)"
+        @dragover.prevent.stop="over = held?.kind === 'string' ? controller.id : string.key"
+        @drop.prevent.stop="held?.kind === 'string' ? toController(controller.id) : toString(string.key)"
+      >
+        <span class="name" draggable="true" @dragstart="hold('string', string.key, $event)" @dragend="held = null">{{
+          string.name
+        }}</span>
+        <div class="tiles">
+          <i
+            v-for="tile in Math.min(string.inSeries, MOST_TILES)"
+            :key="tile"
+            draggable="true"
+            :title="string.module"
+            data-tile
+            @dragstart.stop="hold('module', string.key, $event)"
+            @dragend="held = null"
+          />
+          <span v-if="string.inSeries > MOST_TILES" class="quiet">and {{ string.inSeries - MOST_TILES }} more</span>
+        </div>
+        <span class="figures">
+          <b :class="{ bad: string.tooHigh }" data-cold>{{ prefs.show(string.coldV, 'V') }}</b> cold
+          <b :class="{ bad: string.tooLow }">{{ prefs.show(string.hotV, 'V') }}</b> hot
+          <b>{{ prefs.show(string.amps, 'A') }}</b>
+        </span>
+      </div>
+      <p v-if="rows.length === 0" class="quiet">No string on it.</p>
+    </div>
+  </section>
 </template>
 
 <style scoped>
-.board {
-  display: block;
-  max-width: 100%;
-  margin-top: 12px;
+.section {
+  margin-top: 8px;
+  padding: 6px 8px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
 }
 
-text {
-  fill: var(--ink);
+.section.over {
+  border-color: var(--spruce);
+  background: var(--wash);
+}
+
+h3 span {
+  font: 13px var(--text);
+}
+
+.string {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin-top: 5px;
+  padding: 3px 4px;
+  border-radius: 3px;
+}
+
+.string.over {
+  background: var(--frost);
+}
+
+.name {
+  width: 130px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  cursor: grab;
+}
+
+.tiles {
+  display: flex;
+  flex: 1;
+  flex-wrap: wrap;
+  gap: 3px;
+  border-top: 1.5px solid var(--ink);
+  padding-top: 3px;
+}
+
+.tiles i {
+  width: 18px;
+  height: 26px;
+  border: 1px solid var(--ink);
+  border-radius: 2px;
+  background:
+    linear-gradient(90deg, transparent 48%, var(--card) 48% 52%, transparent 52%),
+    linear-gradient(transparent 48%, var(--card) 48% 52%, transparent 52%), var(--slate);
+  cursor: grab;
+}
+
+.figures {
+  color: var(--soft);
   font-size: 13px;
+  white-space: nowrap;
 }
 
-.lead {
-  stroke: var(--ink);
-  stroke-width: 1.4;
+.figures b {
+  color: var(--ink);
 }
 
-.tile {
-  fill: var(--slate);
-  stroke: var(--ink);
+.figures .bad {
+  color: var(--clay);
 }
 
-.cells {
-  fill: none;
-  stroke: var(--card);
-  stroke-opacity: 0.45;
-  stroke-width: 0.7;
+.error {
+  color: var(--clay);
 }
 </style>

@@ -1,31 +1,102 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { bankStrings, unitOrder } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 
-/** Every unit with its number and terminals, its jumpers, and each string's share of the current. */
+/**
+ * Every unit with its number and terminals, its jumpers, and each string's share of the current. Units change places by
+ * dragging one onto another; a unit can be marked as aged.
+ */
 const UNIT_W = 66
 const UNIT_H = 40
 const GAP_X = 18
 const GAP_Y = 22
 const SHOWN = 12
+const LEFT = 58
+const TOP = 14
 const design = useDesign()
 const bank = computed(() => design.document!.bank)
 const columns = computed(() => Math.min(bank.value.inSeries, SHOWN))
 const rows = computed(() => Math.min(bank.value.inParallel, SHOWN))
-const left = 46
-const top = 14
-const width = computed(() => left + columns.value * (UNIT_W + GAP_X) + 150)
-const height = computed(() => top + rows.value * (UNIT_H + GAP_Y) + 6)
-const x = (column: number) => left + column * (UNIT_W + GAP_X)
-const y = (row: number) => top + row * (UNIT_H + GAP_Y)
-const barLeft = left - 22
+const width = computed(() => LEFT + columns.value * (UNIT_W + GAP_X) + 168)
+const height = computed(() => TOP + rows.value * (UNIT_H + GAP_Y) + 8)
+const x = (column: number) => LEFT + column * (UNIT_W + GAP_X)
+const y = (row: number) => TOP + row * (UNIT_H + GAP_Y)
+const middle = (row: number) => y(row) + UNIT_H / 2
+const barLeft = LEFT - 34
 const barRight = computed(() => x(columns.value) - GAP_X + 22)
 const shares = computed(() => design.derived!.shares)
+const strings = computed(() => bankStrings(bank.value))
 const even = computed(() => 100 / bank.value.inParallel)
-const positiveRow = 0
 const negativeRow = computed(() => (bank.value.takeoff === 'one-end' ? 0 : rows.value - 1))
 const widest = computed(() => Math.max(...shares.value, even.value))
+const weak = computed(() => new Map(bank.value.weak.map((unit) => [unit.unit, unit])))
+const unitAt = (row: number, column: number) => strings.value[row].units[column]
+
+const chosen = ref<number | null>(null)
+const dragging = ref<{ unit: number; dx: number; dy: number } | null>(null)
+let from = { x: 0, y: 0 }
+let scale = 1
+function grab(unit: number, event: PointerEvent): void {
+  if (event.button !== 0) return
+  const svg = (event.currentTarget as SVGGElement).ownerSVGElement!
+  scale = width.value / svg.getBoundingClientRect().width
+  from = { x: event.clientX, y: event.clientY }
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  dragging.value = { unit, dx: 0, dy: 0 }
+}
+function drag(event: PointerEvent): void {
+  if (dragging.value)
+    dragging.value = {
+      ...dragging.value,
+      dx: (event.clientX - from.x) * scale,
+      dy: (event.clientY - from.y) * scale,
+    }
+}
+function drop(row: number, column: number): void {
+  const held = dragging.value
+  dragging.value = null
+  if (!held) return
+  const moved = Math.hypot(held.dx, held.dy)
+  if (moved < 6) return void (chosen.value = chosen.value === held.unit ? null : held.unit)
+  const toColumn = Math.round((x(column) + held.dx - LEFT) / (UNIT_W + GAP_X))
+  const toRow = Math.round((y(row) + held.dy - TOP) / (UNIT_H + GAP_Y))
+  if (toColumn >= 0 && toColumn < columns.value && toRow >= 0 && toRow < rows.value)
+    swap(held.unit, unitAt(toRow, toColumn))
+}
+function swap(a: number, b: number): void {
+  if (a === b) return
+  design.edit(`units ${a} and ${b} change places`, (draft) => {
+    const order = unitOrder(draft.bank)
+    const [at, to] = [order.indexOf(a), order.indexOf(b)]
+    order[at] = b
+    order[to] = a
+    draft.bank.order = order
+  })
+}
+function key(unit: number, row: number, column: number, event: KeyboardEvent): void {
+  const to = { ArrowUp: row - 1, ArrowDown: row + 1 }[event.key]
+  if (event.altKey && to !== undefined && to >= 0 && to < rows.value) swap(unit, unitAt(to, column))
+  else if (event.key === 'Enter' || event.key === ' ') chosen.value = chosen.value === unit ? null : unit
+  else return
+  event.preventDefault()
+}
+const chosenWeak = computed(() => (chosen.value === null ? undefined : weak.value.get(chosen.value)))
+function setWeak(capacityShare: number, resistanceFactor: number): void {
+  const unit = chosen.value
+  if (unit === null) return
+  design.edit(`unit ${unit} aged`, (draft) => {
+    draft.bank.weak = draft.bank.weak.filter((each) => each.unit !== unit)
+    if (capacityShare < 1 || resistanceFactor > 1) draft.bank.weak.push({ unit, capacityShare, resistanceFactor })
+  })
+}
+const AGES = [
+  { name: 'like the others', capacity: 1, resistance: 1 },
+  { name: 'tired: 80 % left, half as much resistance again', capacity: 0.8, resistance: 1.5 },
+  { name: 'weak: 60 % left, twice the resistance', capacity: 0.6, resistance: 2 },
+  { name: 'failing: 30 % left, four times the resistance', capacity: 0.3, resistance: 4 },
+]
 </script>
 
 <template>
@@ -33,20 +104,19 @@ const widest = computed(() => Math.max(...shares.value, even.value))
     :viewBox="`0 0 ${width} ${height}`"
     :style="{ maxWidth: `${Math.min(920, width)}px` }"
     class="bank"
-    role="img"
+    role="group"
     :aria-label="`${bank.inParallel} strings of ${bank.inSeries} units, ${bank.takeoff}`"
   >
-    <path :d="`M${barLeft} ${y(0) + UNIT_H / 2}V${y(rows - 1) + UNIT_H / 2}`" class="bar" />
-    <path :d="`M${barRight} ${y(0) + UNIT_H / 2}V${y(rows - 1) + UNIT_H / 2}`" class="bar" />
+    <path :d="`M${barLeft} ${middle(0)}V${middle(rows - 1)}`" :class="['bar', bank.takeoff]" />
+    <path :d="`M${barRight} ${middle(0)}V${middle(rows - 1)}`" :class="['bar', bank.takeoff]" />
     <g v-for="row in rows" :key="row">
-      <path :d="`M${barLeft} ${y(row - 1) + UNIT_H / 2}H${barRight}`" class="jumper" />
-      <g v-for="column in columns" :key="column" :transform="`translate(${x(column - 1)} ${y(row - 1)})`">
-        <rect :width="UNIT_W" :height="UNIT_H" rx="3" class="unit" />
-        <text :x="UNIT_W / 2" :y="UNIT_H / 2 + 4" class="number">{{ (row - 1) * bank.inSeries + column }}</text>
-        <text x="6" :y="UNIT_H / 2 + 5" class="pole">+</text>
-        <text :x="UNIT_W - 6" :y="UNIT_H / 2 + 5" class="pole end">−</text>
+      <path :d="`M${barLeft} ${middle(row - 1)}H${barRight}`" class="jumper" />
+      <g v-if="bank.stringFuses" :transform="`translate(${barLeft + 5} ${middle(row - 1) - 5})`" class="fuse">
+        <rect width="20" height="10" rx="2" />
+        <path d="M0 5h20" />
+        <title>fuse of string {{ row }}</title>
       </g>
-      <g :transform="`translate(${barRight + 14} ${y(row - 1) + UNIT_H / 2})`">
+      <g :transform="`translate(${barRight + 14} ${middle(row - 1)})`">
         <rect
           x="0"
           y="-5"
@@ -55,27 +125,74 @@ const widest = computed(() => Math.max(...shares.value, even.value))
           class="share"
           :class="{ over: shares[row - 1] > even * 1.1 }"
         />
-        <text :x="(60 * shares[row - 1]) / widest + 5" y="4">{{ decimal(shares[row - 1], 1) }} %</text>
+        <text :x="(60 * shares[row - 1]) / widest + 5" y="4" data-share>{{ decimal(shares[row - 1], 1) }} %</text>
+        <text v-if="strings[row - 1].capacityShare < 1" x="0" y="19" class="low">
+          {{ decimal(strings[row - 1].capacityShare * 100, 0) }} % of capacity
+        </text>
       </g>
     </g>
+    <template v-for="row in rows" :key="row">
+      <g
+        v-for="column in columns"
+        :key="unitAt(row - 1, column - 1)"
+        :transform="`translate(${x(column - 1) + (dragging?.unit === unitAt(row - 1, column - 1) ? dragging.dx : 0)} ${y(row - 1) + (dragging?.unit === unitAt(row - 1, column - 1) ? dragging.dy : 0)})`"
+        class="unit"
+        :class="{
+          weak: weak.has(unitAt(row - 1, column - 1)),
+          chosen: chosen === unitAt(row - 1, column - 1),
+          held: dragging?.unit === unitAt(row - 1, column - 1),
+        }"
+        tabindex="0"
+        role="button"
+        :aria-label="`Unit ${unitAt(row - 1, column - 1)}, string ${row}`"
+        :data-unit="unitAt(row - 1, column - 1)"
+        @pointerdown="grab(unitAt(row - 1, column - 1), $event)"
+        @pointermove="drag"
+        @pointerup="drop(row - 1, column - 1)"
+        @pointercancel="dragging = null"
+        @keydown="key(unitAt(row - 1, column - 1), row - 1, column - 1, $event)"
+      >
+        <rect :width="UNIT_W" :height="UNIT_H" rx="3" />
+        <text :x="UNIT_W / 2" :y="UNIT_H / 2 + 4" class="number">{{ unitAt(row - 1, column - 1) }}</text>
+        <text x="6" :y="UNIT_H / 2 + 5" class="pole">+</text>
+        <text :x="UNIT_W - 6" :y="UNIT_H / 2 + 5" class="pole end">−</text>
+        <path v-if="weak.has(unitAt(row - 1, column - 1))" :d="`M4 ${UNIT_H - 4}L${UNIT_W - 4} 4`" class="crack" />
+      </g>
+    </template>
+    <g
+      class="sensor"
+      :transform="`translate(${x(Math.floor(columns / 2)) + UNIT_W / 2} ${y(Math.floor((rows - 1) / 2)) + UNIT_H + 3})`"
+    >
+      <circle r="4" />
+      <title>temperature sensor, on a unit in the middle of the bank</title>
+    </g>
     <g class="lead">
-      <path :d="`M${barLeft} ${y(positiveRow) + UNIT_H / 2}H4`" />
-      <text x="2" :y="y(positiveRow) + UNIT_H / 2 - 5">+</text>
-      <path
-        v-if="bank.takeoff !== 'equal-leads'"
-        :d="`M${barRight} ${y(negativeRow) + UNIT_H / 2}v${UNIT_H / 2 + 9}H4`"
-      />
-      <path v-else :d="`M${barRight} ${y(rows - 1) + UNIT_H / 2}v${UNIT_H / 2 + 9}H4`" />
-      <text x="2" :y="y(bank.takeoff === 'one-end' ? 0 : rows - 1) + UNIT_H + 20">−</text>
+      <path :d="`M${barLeft} ${middle(0)}H4`" />
+      <text x="2" :y="middle(0) - 5">+</text>
+      <path :d="`M${barRight} ${middle(negativeRow)}v${UNIT_H / 2 + 9}H4`" />
+      <text x="2" :y="y(negativeRow) + UNIT_H + 20">−</text>
     </g>
   </svg>
+  <div v-if="chosen !== null" class="chosen-unit" role="status">
+    <b>Unit {{ chosen }}</b>
+    <button
+      v-for="age in AGES"
+      :key="age.name"
+      class="link"
+      :class="{ on: (chosenWeak?.capacityShare ?? 1) === age.capacity }"
+      @click="setWeak(age.capacity, age.resistance)"
+    >
+      {{ age.name }}
+    </button>
+  </div>
   <p class="quiet">
     Share of the current by string; even would be {{ decimal(even, 1) }} %.
     <template v-if="bank.inParallel > rows || bank.inSeries > columns"
       >Only {{ rows }} of {{ bank.inParallel }} strings and {{ columns }} of {{ bank.inSeries }} units are
       drawn.</template
     >
-    Fuse of the fastest class at the positive, as near as it fits; equal lengths on parallel cables.
+    Drag a unit onto another to change places (Alt ↑ ↓), click one to mark it as aged. The dot is the temperature
+    sensor. Fuse of the fastest class at the positive, as near as it fits.
   </p>
 </template>
 
@@ -87,8 +204,13 @@ const widest = computed(() => Math.max(...shares.value, even.value))
 
 .bar {
   fill: none;
+  stroke: var(--slate);
+  stroke-width: 2.4;
+}
+
+.bar.equal-leads {
   stroke: var(--ink);
-  stroke-width: 4;
+  stroke-width: 5;
 }
 
 .jumper,
@@ -98,8 +220,53 @@ const widest = computed(() => Math.max(...shares.value, even.value))
   stroke-width: 2.4;
 }
 
+.fuse rect {
+  fill: var(--card);
+  stroke: var(--ink);
+}
+
+.fuse path {
+  stroke: var(--ochre);
+}
+
 .unit {
+  cursor: grab;
+  touch-action: none;
+}
+
+.unit rect {
   fill: var(--frost);
+  stroke: var(--ink);
+}
+
+.unit:hover rect,
+.unit:focus-visible rect {
+  stroke-width: 2;
+}
+
+.unit.chosen rect {
+  stroke: var(--spruce);
+  stroke-width: 3;
+}
+
+.unit.weak rect {
+  fill: var(--wash);
+  stroke: var(--clay);
+  stroke-dasharray: 4 3;
+}
+
+.crack {
+  stroke: var(--clay);
+  stroke-width: 1.4;
+}
+
+.held {
+  opacity: 0.75;
+  cursor: grabbing;
+}
+
+.sensor circle {
+  fill: var(--ochre);
   stroke: var(--ink);
 }
 
@@ -129,5 +296,25 @@ const widest = computed(() => Math.max(...shares.value, even.value))
 text {
   fill: var(--ink);
   font-size: 12px;
+  user-select: none;
+}
+
+.low {
+  fill: var(--clay);
+  font-size: 11px;
+}
+
+.chosen-unit {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin: 6px 0;
+  padding: 5px 10px;
+  border-left: 3px solid var(--spruce);
+  background: var(--wash);
+}
+
+.chosen-unit .on {
+  font-weight: 600;
 }
 </style>

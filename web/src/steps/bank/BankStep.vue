@@ -1,14 +1,26 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CHEMISTRIES, newBank, seriesFor, type BatteryPart, type Bank } from '@ambrel/core'
+import {
+  CHEMISTRIES,
+  newBank,
+  seriesFor,
+  type BatteryPart,
+  type Bank,
+  type ChemistryChoice as Choice,
+} from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
+import BankCables from './BankCables.vue'
 import BankDrawing from './BankDrawing.vue'
+import BankWear from './BankWear.vue'
 import BatterySheet from './BatterySheet.vue'
+import ChemistryChoice from './ChemistryChoice.vue'
+import HandSheet from './HandSheet.vue'
+import VoltageChoice from './VoltageChoice.vue'
 
 const design = useDesign()
 const bank = computed(() => design.document!.bank)
@@ -65,6 +77,28 @@ function setChemistry(chemistry: BatteryPart['chemistry']): void {
       : FIRST_PART[chemistry]
   takePart(newBank(partId, bank.value.systemV, 1).part)
 }
+/** A bank of that chemistry as it was sized. */
+function takeChemistry({ part, inSeries, inParallel }: Choice): void {
+  design.edit(`${CHEMISTRIES[part.chemistry].name} bank`, (draft) => {
+    const facts = CHEMISTRIES[part.chemistry]
+    Object.assign(draft.bank, {
+      part: structuredClone(part),
+      inSeries,
+      inParallel,
+      order: [],
+      weak: [],
+      allowedDepth: facts.depth,
+      cutoffStateOfCharge: facts.cutoff,
+    })
+    draft.generator.stopStateOfCharge = Math.max(facts.generatorStop, draft.generator.startStateOfCharge + 0.05)
+  })
+}
+
+const LENGTHS = [
+  { key: 'seriesM' as const, label: 'Jumper in series' },
+  { key: 'linkM' as const, label: 'Link between strings' },
+  { key: 'leadM' as const, label: 'Main lead' },
+]
 const TAKEOFFS = [
   { value: 'one-end' as const, label: 'both leads at one end' },
   { value: 'opposite-corners' as const, label: 'opposite corners' },
@@ -161,18 +195,42 @@ const TAKEOFFS = [
       <NumberField
         :model-value="bank.linkMilliohm"
         unit="mΩ"
-        label="Each jumper"
+        label="Each link, resistance"
         labelled
         path="bank.linkMilliohm"
         :step="0.1"
         @update:model-value="set('linkMilliohm', $event)"
       />
+      <NumberField
+        v-for="length in LENGTHS"
+        :key="length.key"
+        :model-value="bank[length.key]"
+        unit="m"
+        :label="length.label"
+        labelled
+        :path="`bank.${length.key}`"
+        :step="0.1"
+        @update:model-value="set(length.key, $event)"
+      />
+      <label class="fuses"
+        ><el-switch :model-value="bank.stringFuses" @update:model-value="set('stringFuses', $event as boolean)" /> a
+        fuse per string</label
+      >
     </section>
-    <section class="card">
+    <section class="card printed">
       <h2>The bank as it is cabled</h2>
-      <BankDrawing v-if="design.derived" />
+      <template v-if="design.derived">
+        <BankDrawing />
+        <BankCables />
+      </template>
       <p v-else class="quiet">The drawing waits until the fields marked are put right.</p>
     </section>
+    <template v-if="design.derived">
+      <BankWear />
+      <HandSheet />
+      <VoltageChoice @choose="setVoltage" />
+      <ChemistryChoice @take="takeChemistry" />
+    </template>
     <BatterySheet />
   </div>
 </template>
@@ -191,5 +249,10 @@ const TAKEOFFS = [
 
 .wide {
   grid-column: span 2;
+}
+
+.fuses {
+  align-self: end;
+  font-size: 13px;
 }
 </style>

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { darkMonths, MONTH_NAMES, type TiltChoice } from '@ambrel/core'
 import { decimal, significant } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
-import { useAnswer } from './sky.ts'
+import { useAnswer } from '../../stores/answer.ts'
 
 /** The tilt that collects most in the chosen months, by search, beside the rules of thumb. */
 const design = useDesign()

@@ -4,7 +4,7 @@ import { darkMonths, MONTH_DAYS, MONTH_NAMES } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
-import { useAnswer } from './sky.ts'
+import { useAnswer } from '../../stores/answer.ts'
 
 /** How long the dark spells last, by how often they come, and three winters that differ as much as the years allow. */
 const PERIODS = [2, 5, 10, 20] as const

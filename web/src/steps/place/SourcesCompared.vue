@@ -6,7 +6,7 @@ import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
-import { useAnswer } from './sky.ts'
+import { useAnswer } from '../../stores/answer.ts'
 
 /** What each weather source makes of this design, over the same number of years. */
 const YEARS = 10

@@ -4,7 +4,7 @@ import { climateOf, MONTH_NAMES } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import Chart from '../../drawing/Chart.vue'
 import { useDesign } from '../../stores/design.ts'
-import { useAnswer } from './sky.ts'
+import { useAnswer } from '../../stores/answer.ts'
 
 /** The sun of each month on the level and on the first array, and what horizon and snow take of it. */
 const YEARS = 10

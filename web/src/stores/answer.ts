@@ -1,8 +1,8 @@
 import { refDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, shallowRef, toRaw, watch, type Ref } from 'vue'
 import type { Design } from '@ambrel/core'
-import { useDesign } from '../../stores/design.ts'
-import { useWinter } from '../../stores/winter.ts'
+import { useDesign } from './design.ts'
+import { useWinter } from './winter.ts'
 
 const PAUSE_MS = 350
 

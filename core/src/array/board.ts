@@ -1,0 +1,83 @@
+import { nextId } from '../design/defaults.ts'
+import type { ArrayField, Design } from '../design/types.ts'
+
+/** One string as it lies on the board. */
+export interface BoardString {
+  /** tells it apart on the board: array and number within it */
+  key: string
+  arrayId: string
+  inSeries: number
+  controllerId: string
+}
+
+export function boardStrings({ arrays }: Pick<Design, 'arrays'>): BoardString[] {
+  return arrays.flatMap(({ id, inSeries, inParallel, controllerId }) =>
+    Array.from({ length: inParallel }, (_, i) => ({ key: `${id}:${i}`, arrayId: id, inSeries, controllerId })),
+  )
+}
+
+/**
+ * Moves a string to another controller.
+ * @throws RangeError for a string or a controller that is not there
+ */
+export function moveString(design: Design, key: string, controllerId: string): Design {
+  if (!design.controllers.some(({ id }) => id === controllerId))
+    throw new RangeError(`controller ${controllerId} is not in the design`)
+  const strings = boardStrings(design)
+  stringOf(strings, key).controllerId = controllerId
+  return { ...design, arrays: regroup(design, strings) }
+}
+
+/**
+ * Moves one module from a string to another; a string left without modules is gone.
+ * @throws RangeError where the strings are of different modules, or are not there
+ */
+export function moveModule(design: Design, fromKey: string, toKey: string): Design {
+  if (fromKey === toKey) return design
+  const strings = boardStrings(design)
+  const from = stringOf(strings, fromKey)
+  const to = stringOf(strings, toKey)
+  const moduleOf = ({ arrayId }: BoardString) => design.arrays.find(({ id }) => id === arrayId)!.module
+  if (JSON.stringify(moduleOf(from)) !== JSON.stringify(moduleOf(to)))
+    throw new RangeError(`“${moduleOf(from).name}” cannot go into a string of “${moduleOf(to).name}”`)
+  from.inSeries--
+  to.inSeries++
+  const left = strings.filter(({ inSeries }) => inSeries > 0)
+  return { ...design, arrays: regroup(design, left) }
+}
+
+function stringOf(strings: BoardString[], key: string): BoardString {
+  const found = strings.find((string) => string.key === key)
+  if (!found) throw new RangeError(`string ${key} is not on the board`)
+  return found
+}
+
+/** Strings that are alike become one array again; what differs from its own array becomes one of its own. */
+function regroup(design: Design, strings: readonly BoardString[]): ArrayField[] {
+  const made: ArrayField[] = []
+  const taken = new Set<string>()
+  for (const { arrayId, inSeries, controllerId } of strings) {
+    const origin = design.arrays.find(({ id }) => id === arrayId)!
+    const wanted = { ...origin, inSeries, controllerId }
+    const alike = made.find((array) => sameBut(array, wanted))
+    if (alike) {
+      alike.inParallel++
+      continue
+    }
+    const id = taken.has(arrayId) ? nextId('array', [...design.arrays, ...made]) : arrayId
+    taken.add(arrayId)
+    made.push({
+      ...wanted,
+      id,
+      name: id === arrayId ? origin.name : `${origin.name}, ${inSeries} in series`,
+      inParallel: 1,
+    })
+  }
+  return made
+}
+
+/** Alike in everything but what an array is called and how many strings it has. */
+function sameBut(a: ArrayField, b: ArrayField): boolean {
+  const bare = ({ id: _id, name: _name, inParallel: _inParallel, ...rest }: ArrayField) => JSON.stringify(rest)
+  return bare(a) === bare(b)
+}

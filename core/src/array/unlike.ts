@@ -1,0 +1,68 @@
+import type { ArrayField, Design } from '../design/types.ts'
+import { mismatch, type StringKind } from './mismatch.ts'
+
+/** Arrays that share one tracker of one controller and are not alike. */
+export interface UnlikeGroup {
+  controllerId: string
+  tracker: number
+  arrayIds: string[]
+  strings: Required<StringKind>[]
+  /** share lost at 1000 W/m² on warm cells, and at 200 W/m² on cool ones */
+  brightLoss: number
+  dullLoss: number
+}
+
+const BRIGHT = { irradianceWM2: 1000, cellC: 45 }
+const DULL = { irradianceWM2: 200, cellC: 10 }
+
+/** The tracker of its controller an array really is on: a part with one has only the first. */
+function trackerOf(design: Design, array: ArrayField): number {
+  const part = design.controllers.find(({ id }) => id === array.controllerId)?.part
+  return Math.min(array.tracker, part?.trackers ?? 1)
+}
+
+const kindOf = ({ module, inSeries }: ArrayField) =>
+  [module.vocV, module.iscA, module.vmpV, module.impA, module.cells, inSeries].join('|')
+
+let last: { key: string; groups: UnlikeGroup[] } | null = null
+
+/**
+ * Where unlike strings work in parallel, and what that costs. A pulse-width controller holds every string at the
+ * bank's voltage anyway and is left out. The last answer is kept because every edit asks for it.
+ */
+export function unlikeGroups(design: Design): UnlikeGroup[] {
+  const { arrays, controllers } = design
+  const key = JSON.stringify([arrays, controllers])
+  if (last?.key !== key) last = { key, groups: findGroups(design) }
+  return last.groups
+}
+
+function findGroups(design: Design): UnlikeGroup[] {
+  return design.controllers
+    .filter(({ part }) => part.kind === 'tracker')
+    .flatMap(({ id, part }) =>
+      Array.from({ length: part.trackers }, (_, i) => i + 1).flatMap((tracker) => {
+        const together = design.arrays.filter(
+          (array) => array.controllerId === id && trackerOf(design, array) === tracker,
+        )
+        if (new Set(together.map(kindOf)).size < 2) return []
+        const strings = together.map(({ module, inSeries, inParallel }) => ({ module, inSeries, count: inParallel }))
+        return [
+          {
+            controllerId: id,
+            tracker,
+            arrayIds: together.map((array) => array.id),
+            strings,
+            brightLoss: mismatch(strings, BRIGHT.irradianceWM2, BRIGHT.cellC).lossFraction,
+            dullLoss: mismatch(strings, DULL.irradianceWM2, DULL.cellC).lossFraction,
+          },
+        ]
+      }),
+    )
+}
+
+/** Share an array loses to unlike neighbours at an irradiance: straight between dull and bright light. */
+export function unlikeLossAt({ brightLoss, dullLoss }: UnlikeGroup, irradianceWM2: number): number {
+  const along = Math.min(1, Math.max(0, (irradianceWM2 - DULL.irradianceWM2) / (1000 - DULL.irradianceWM2)))
+  return dullLoss + along * (brightLoss - dullLoss)
+}

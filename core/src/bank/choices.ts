@@ -1,0 +1,211 @@
+import type { Bank, BatteryPart, Chemistry, Design } from '../design/types.ts'
+import { batteryParts } from '../parts/shelf.ts'
+import { cableName, sizeFor } from '../wiring/runs.ts'
+import { CHEMISTRIES, coldFactor } from './chemistry.ts'
+import { classVoltage, ratedAh } from './layout.ts'
+import { cyclesToFailure } from './life.ts'
+import { sizeByHand } from './sizeByHand.ts'
+
+/** What one bank voltage would mean for a design. */
+export interface VoltageChoice {
+  systemV: Bank['systemV']
+  /** current from the bank at the inverter's full load, and for the largest start, at the low cut-out, A */
+  fullLoadA: number
+  surgeA: number
+  /** conductor that carries the full load over the bank-to-inverter run */
+  cable: string
+  /** what a 60 A controller passes, W */
+  controllerW: number
+  advised: boolean
+  says: string
+}
+
+const VOLTAGES: Bank['systemV'][] = [48, 24, 12]
+const USUAL_CONTROLLER_A = 60
+/** Low cut-out and absorption per 12 V. */
+const LOW_V = 11
+const ABSORB_V = 14.4
+
+/** The voltage that practice advises: 48 V over 3 kW at once or 4 kWh a day, 24 V below; 12 V only for what exists. */
+export function advisedVoltage(peakW: number, dailyWh: number): Bank['systemV'] {
+  return peakW > 3000 || dailyWh > 4000 ? 48 : 24
+}
+
+/**
+ * 48, 24 and 12 V side by side for the same inverter and loads.
+ * @param peakW on at once; surgeW with the largest start; dailyWh at the battery
+ */
+export function voltageChoices(
+  design: Design,
+  { peakW, surgeW, dailyWh }: { peakW: number; surgeW: number; dailyWh: number },
+): VoltageChoice[] {
+  const { part, quantity } = design.inverter
+  const run = design.runs.find(({ circuit }) => circuit === 'bank-inverter')
+  const advised = advisedVoltage(peakW, dailyWh)
+  return VOLTAGES.map((systemV) => {
+    const lowV = (systemV / 12) * LOW_V
+    const amps = (watts: number) => watts / (part.fullLoadEfficiency * lowV)
+    const at: Design = {
+      ...design,
+      inverter: { ...design.inverter, part: { ...part, lowCutV: lowV } },
+      bank: { ...design.bank, systemV, inSeries: 1, part: { ...design.bank.part, nominalV: systemV } },
+    }
+    return {
+      systemV,
+      fullLoadA: amps(part.ratedW * quantity),
+      surgeA: amps(surgeW),
+      cable: run ? cableName(sizeFor(at, run)) : '',
+      controllerW: USUAL_CONTROLLER_A * (systemV / 12) * ABSORB_V,
+      advised: systemV === advised,
+      says: SAYS[systemV],
+    }
+  })
+}
+
+const SAYS: Record<Bank['systemV'], string> = {
+  48: 'Half the current of 24 V, thinner copper, twice the array on each controller. Over 50 V while charging it can kill: covers, insulated tools, rated disconnects.',
+  24: 'Under the shock limit while charging. Fair up to about 3 kW at once or 4 kWh a day; beyond that the copper grows heavy.',
+  12: 'Only to check what is there already: over 1.5 kW the currents are those of a welder.',
+}
+
+/** What a chemistry would mean for a design: a bank of it by the hand method, and what it asks of its keeper. */
+export interface ChemistryChoice {
+  chemistry: Chemistry
+  part: BatteryPart
+  inSeries: number
+  inParallel: number
+  usableWh: number
+  price: number
+  weightKg: number
+  /** cases alone, without air between them, L */
+  volumeL: number
+  coldFactor: number
+  /** years until it is worn out at one cycle a day of the daily need, or of its calendar */
+  years: number
+  pricePerYear: number
+  upkeep: string
+  cold: string
+}
+
+/** Energy in a litre of case, Wh. Source: typical data sheets of deep-cycle units. */
+const WH_PER_L: Record<Chemistry, number> = { lfp: 170, flooded: 75, agm: 85, gel: 80 }
+const UPKEEP: Record<Chemistry, string> = {
+  lfp: 'Nearly none; the management unit must stay in circuit.',
+  flooded: 'Water and terminals every month, equalise every quarter, ventilate: it gives off hydrogen.',
+  agm: 'Terminals yearly; must be charged full often, takes no equalising.',
+  gel: 'Terminals yearly; slow, gentle charging, takes no equalising.',
+}
+const COLD: Record<Chemistry, string> = {
+  lfp: 'No charging at or below 0 °C, or heaters that eat energy.',
+  flooded: 'Charges in the cold but holds less; freezes when empty.',
+  agm: 'Charges in the cold but holds less; freezes when empty.',
+  gel: 'Charges in the cold but holds less; freezes when empty.',
+}
+
+/**
+ * Each chemistry sized for the same days by the hand method, at the depth usual for it, in the shelf's part that costs
+ * least without too many strings.
+ *
+ * @param dailyWh at the battery
+ * @param batteryC temperature the bank is sized for
+ */
+export function chemistryChoices(design: Design, dailyWh: number, batteryC: number): ChemistryChoice[] {
+  const { systemV, autonomyDays } = design.bank
+  return (Object.keys(CHEMISTRIES) as Chemistry[]).flatMap((chemistry) => {
+    const facts = CHEMISTRIES[chemistry]
+    const sized = batteryParts
+      .filter((part) => part.chemistry === chemistry && Number.isInteger(systemV / classVoltage(part)))
+      .map((part) => {
+        const { inSeries, inParallel } = sizeByHand({
+          dailyWh,
+          days: autonomyDays,
+          depth: facts.depth,
+          batteryC,
+          chemistry,
+          systemV,
+          unitV: part.nominalV,
+          unitAh: ratedAh(part),
+        })
+        return { part, inSeries, inParallel, count: inSeries * inParallel }
+      })
+      .sort(
+        (a, b) =>
+          Math.max(0, a.inParallel - facts.parallel.recommended) -
+            Math.max(0, b.inParallel - facts.parallel.recommended) || a.part.price * a.count - b.part.price * b.count,
+      )
+    if (sized.length === 0) return []
+    const { part, inSeries, inParallel, count } = sized[0]
+    const ratedWh = part.nominalV * ratedAh(part) * count
+    const factor = coldFactor(chemistry, batteryC)
+    const depth = Math.min(1, dailyWh / ratedWh)
+    const years = Math.min(part.calendarYears, depth > 0 ? cyclesToFailure(part.cycles, depth) / 365 : Infinity)
+    const price = part.price * count
+    return [
+      {
+        chemistry,
+        part,
+        inSeries,
+        inParallel,
+        usableWh: ratedWh * facts.depth * factor,
+        price,
+        weightKg: part.weightKg * count,
+        volumeL: ratedWh / WH_PER_L[chemistry],
+        coldFactor: factor,
+        years,
+        pricePerYear: price / years,
+        upkeep: UPKEEP[chemistry],
+        cold: COLD[chemistry],
+      },
+    ]
+  })
+}
+
+/** One school of the hand method: how many days, how deep, and what that comes to. */
+export interface HandSchool {
+  days: number
+  depth: number
+  needWh: number
+  strings: number
+  /** days come from the dark spells of this place rather than from a rule */
+  fromSpells: boolean
+}
+
+/**
+ * The hand method by every school of days and depth, for the unit that is chosen.
+ * @param spellDays longest dark spell of 1 year in 10, where it is known
+ */
+export function handSchools(design: Design, dailyWh: number, batteryC: number, spellDays: number | null): HandSchool[] {
+  const { bank } = design
+  const { chemistry } = bank.part
+  const { depth, depthMax } = CHEMISTRIES[chemistry]
+  const stringWh = bank.part.nominalV * bank.inSeries * ratedAh(bank.part)
+  const days = [2, 3, 5, ...(spellDays !== null && spellDays > 0 ? [spellDays] : [])]
+  return days.flatMap((each, i) =>
+    [depth, depthMax].map((deep) => {
+      const needWh = (dailyWh * each) / deep / coldFactor(chemistry, batteryC)
+      return {
+        days: each,
+        depth: deep,
+        needWh,
+        strings: Math.max(1, Math.ceil(needWh / stringWh - 1e-9)),
+        fromSpells: i === 3,
+      }
+    }),
+  )
+}
+
+/** How to keep units that were bought before there is anything to charge them. */
+export function storageAdvice(chemistry: Chemistry): string[] {
+  return chemistry === 'lfp'
+    ? [
+        'Store at about half charge, between 0 and 25 °C, switched off at the management unit.',
+        'Look at the voltage every three months; charge back to half when it has fallen to a fifth.',
+        'Before they are joined, charge every unit full by itself and let it rest: parallel units must stand within 0.1 V of each other.',
+      ]
+    : [
+        'Store full, cool and dry: at 25 °C lead loses 3–5 % a month (flooded), 1–3 % (sealed); half that for every 10 K cooler.',
+        'Top up every month or two; a unit left under 80 % sulphates, one left flat freezes.',
+        'Units waiting together may be charged in parallel groups of the same type and age with equal leads; take the groups apart before they are left alone.',
+        'Off season: full charge, loads off, a small array left on float if the bank stays connected.',
+      ]
+}

@@ -1,0 +1,27 @@
+import { arrayRatedW } from '../../array/power.ts'
+import { percent, watts } from '../say.ts'
+import { watch, type Rule } from '../rule.ts'
+
+/** Below this there is nothing worth saying. */
+const WORTH_SAYING = 1.1
+
+export const clipping: Rule = {
+  id: 'array.clipping',
+  step: 'array',
+  check: ({ design, derived }) =>
+    design.controllers.flatMap((controller) => {
+      const ratedW = design.arrays
+        .filter(({ controllerId }) => controllerId === controller.id)
+        .reduce((sum, array) => sum + arrayRatedW(array), 0)
+      const passesW = controller.part.outputA * derived.chargeV
+      return ratedW > passesW * WORTH_SAYING
+        ? [
+            watch(
+              controller.id,
+              `${controller.name} passes ${watts(passesW)} of ${watts(ratedW)}.`,
+              `The rest of a bright noon is clipped, ${percent(1 - passesW / ratedW)} at most. Harmless, and often worth it for dull days; the step shows the kWh of a year.`,
+            ),
+          ]
+        : []
+    }),
+}

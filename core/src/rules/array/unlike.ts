@@ -1,0 +1,56 @@
+import type { Design } from '../../design/types.ts'
+import { nextId } from '../../design/defaults.ts'
+import { structuredCloneOf } from '../../parts/shelf.ts'
+import type { UnlikeGroup } from '../../array/unlike.ts'
+import { percent } from '../say.ts'
+import { watch, type Rule } from '../rule.ts'
+
+export const unlikeStrings: Rule = {
+  id: 'array.unlike',
+  step: 'array',
+  check: ({ design, derived }) =>
+    derived.unlike.map((group) => {
+      const names = group.arrayIds.map((id) => design.arrays.find((array) => array.id === id)!.name)
+      const loss = Math.max(group.brightLoss, group.dullLoss)
+      return watch(
+        group.arrayIds[0],
+        `${names.join(' and ')} are unlike and work on one tracker.`,
+        `They must share one voltage and lose ${percent(group.brightLoss)} in bright light, ${percent(group.dullLoss)} in dull. ${loss < 0.02 ? 'That is little; a second controller would hardly pay.' : 'A tracker for each gets it back.'}`,
+        { remedy: { label: 'a tracker for each', apply: (d: Design) => apart(d, group) } },
+      )
+    }),
+}
+
+/** Puts every kind after the first on a free tracker of the controller, or on a controller of its own. */
+function apart(design: Design, group: UnlikeGroup): Design {
+  const next = structuredCloneOf(design)
+  const controller = next.controllers.find(({ id }) => id === group.controllerId)!
+  const used = new Set(
+    next.arrays.filter(({ controllerId }) => controllerId === controller.id).map((each) => each.tracker),
+  )
+  const kind = (i: number) =>
+    JSON.stringify([group.strings[i].module.vocV, group.strings[i].module.iscA, group.strings[i].inSeries])
+  const places = new Map([[kind(0), { controllerId: controller.id, tracker: group.tracker }]])
+  group.arrayIds.forEach((id, i) => {
+    if (!places.has(kind(i))) {
+      const free = Array.from({ length: controller.part.trackers }, (_, t) => t + 1).find((t) => !used.has(t))
+      if (free) {
+        used.add(free)
+        places.set(kind(i), { controllerId: controller.id, tracker: free })
+      } else {
+        const own = {
+          id: nextId('controller', next.controllers),
+          name: `Controller ${next.controllers.length + 1}`,
+          part: structuredCloneOf(controller.part),
+        }
+        next.controllers.push(own)
+        places.set(kind(i), { controllerId: own.id, tracker: 1 })
+      }
+    }
+    Object.assign(
+      next.arrays.find((array) => array.id === id)!,
+      places.get(kind(i)),
+    )
+  })
+  return next
+}

@@ -1,0 +1,26 @@
+import { capacityLeft } from '../../bank/strings.ts'
+import type { Design } from '../../design/types.ts'
+import { percent } from '../say.ts'
+import { watch, type Rule } from '../rule.ts'
+
+export const weakUnits: Rule = {
+  id: 'bank.weak',
+  step: 'bank',
+  check: ({ design: { bank } }) => {
+    if (bank.weak.length === 0) return []
+    const names = bank.weak.map(({ unit }) => unit).join(', ')
+    return [
+      watch(
+        'bank',
+        `Unit${bank.weak.length > 1 ? 's' : ''} ${names} of the bank ${bank.weak.length > 1 ? 'have' : 'has'} aged.`,
+        `${percent(1 - capacityLeft(bank))} of the bank’s capacity is gone with it, and the strings no longer share alike. Never mix new units with old: replace the bank, or run without the string.`,
+        {
+          remedy: {
+            label: 'as if it were sound',
+            apply: (d: Design) => ({ ...d, bank: { ...d.bank, weak: [] } }),
+          },
+        },
+      ),
+    ]
+  },
+}

@@ -1,0 +1,67 @@
+import { arrayRatedW } from '../array/power.ts'
+import { layouts } from '../array/layouts.ts'
+import { hottestCellC } from '../array/voltage.ts'
+import { bankNominalV, ratedAh } from '../bank/layout.ts'
+import { newArray, nextId } from '../design/defaults.ts'
+import type { Design } from '../design/types.ts'
+import { controllerParts, moduleParts, structuredCloneOf } from '../parts/shelf.ts'
+import { chargeVoltage } from '../winter/hours.ts'
+
+const MOST_MODULES = 24
+
+/**
+ * Adds an array on a controller of its own, in the cheapest legal layout of the shelf that brings the bright-sun
+ * charging current to a share of the bank's capacity. The array stands as the first one does.
+ *
+ * @param rate charging current ÷ rated capacity, 1/h
+ * @returns the design unchanged where no layout reaches it
+ */
+export function moreArray(design: Design, rate: number): Design {
+  const { bank, place, schools } = design
+  const volts = bankNominalV(bank)
+  const wantedA = rate * ratedAh(bank.part) * bank.inParallel
+  const hasW = design.arrays.reduce((sum, array) => sum + arrayRatedW(array), 0)
+  const hasA = design.controllers.reduce((sum, { part }) => sum + part.outputA, 0)
+  const needW = wantedA * volts - hasW
+  const found = controllerParts
+    .filter(({ kind, outputA }) => kind === 'tracker' && hasA + outputA >= wantedA)
+    .flatMap((controller) =>
+      moduleParts.slice(0, 3).flatMap((module) =>
+        layouts({
+          module,
+          controller,
+          coldestC: place.recordLowC,
+          hottestCellC: hottestCellC(place.recordHighC, module),
+          chargeV: chargeVoltage(design),
+          maxModules: MOST_MODULES,
+          method: schools.coldVoltage,
+        })
+          .filter((layout) => layout.controllers === 1 && layout.inParallel <= 2 && layout.watts >= needW)
+          .map((layout) => ({
+            layout,
+            module,
+            controller,
+            price: controller.price + layout.inSeries * layout.inParallel * module.price,
+          })),
+      ),
+    )
+    .sort((a, b) => a.price - b.price)[0]
+  if (!found) return design
+  const [first] = design.arrays
+  const controllerId = nextId('controller', design.controllers)
+  const { inSeries, inParallel } = found.layout
+  const array = newArray(nextId('array', design.arrays), found.module.id, controllerId, {
+    ...(first
+      ? { tiltDeg: first.tiltDeg, azimuthDeg: first.azimuthDeg, mounting: first.mounting, site: first.site }
+      : { tiltDeg: 60, azimuthDeg: place.latitudeDeg >= 0 ? 180 : 0 }),
+    name: 'Added array',
+    inSeries,
+    inParallel,
+  })
+  const controller = {
+    id: controllerId,
+    name: `Controller ${design.controllers.length + 1}`,
+    part: structuredCloneOf(found.controller),
+  }
+  return { ...design, arrays: [...design.arrays, array], controllers: [...design.controllers, controller] }
+}

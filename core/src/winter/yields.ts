@@ -1,0 +1,111 @@
+import type { Design } from '../design/types.ts'
+import { HOURS } from '../sun/calendar.ts'
+import { lifeYears, type BankLife } from '../bank/life.ts'
+import { yearsOfRun } from '../weather/ruling.ts'
+import type { WinterEngine } from './engine.ts'
+import { controllerEfficiency, yearHours } from './hours.ts'
+import { emptyTrace } from './loop.ts'
+
+/** What the arrays bring to the bus in a mean year, kWh, and what is lost on the way. */
+export interface ArrayYield {
+  intoBusKWh: number
+  /** more than the controllers' output amps could pass */
+  clippedKWh: number
+  /** what pulse-width controllers throw away against tracking ones */
+  thrownKWh: number
+  /** what unlike strings lose by working together, against each alone on a tracker */
+  unlikeKWh: number
+}
+
+function sums(engine: WinterEngine, design: Design, years: number): { inKWh: number; outKWh: number } {
+  const { seed } = design.winter
+  const count = yearsOfRun(design.place, years)
+  let into = 0
+  let out = 0
+  for (let index = 0; index < count; index++) {
+    const planes = design.arrays.map((array) => engine.planeOf(design, array, seed, index))
+    const hours = yearHours(design, engine.weatherOf(design, seed, index), planes)
+    for (let i = 0; i < HOURS; i++) {
+      into += hours.pvInW[i]
+      out += hours.pvOutW[i]
+    }
+  }
+  return { inKWh: into / count / 1000, outKWh: out / count / 1000 }
+}
+
+/** @param years of weather to average over, ≥ 1 */
+export function arrayYield(engine: WinterEngine, design: Design, years: number): ArrayYield {
+  const now = sums(engine, design, years)
+  const efficiency = controllerEfficiency(design)
+  const tracking = design.controllers.some(({ part }) => part.kind === 'pulse-width')
+    ? sums(engine, withTrackers(design), years).inKWh
+    : now.inKWh
+  const apart = sums(engine, apartStrings(design), years).inKWh
+  return {
+    intoBusKWh: now.outKWh,
+    clippedKWh: Math.max(0, now.inKWh * efficiency - now.outKWh),
+    thrownKWh: Math.max(0, (tracking - now.inKWh) * efficiency),
+    unlikeKWh: Math.max(0, (apart - now.inKWh) * efficiency),
+  }
+}
+
+const withTrackers = (design: Design): Design => ({
+  ...design,
+  controllers: design.controllers.map((each) => ({ ...each, part: { ...each.part, kind: 'tracker' } })),
+})
+
+/** Every array on a tracker of its own of the same controller. */
+function apartStrings(design: Design): Design {
+  const most = Math.max(1, design.arrays.length)
+  return {
+    ...design,
+    arrays: design.arrays.map((array, i) => ({ ...array, tracker: i + 1 })),
+    controllers: design.controllers.map((each) => ({ ...each, part: { ...each.part, trackers: most } })),
+  }
+}
+
+/** A step of the oversizing curve. */
+export interface OversizeStep {
+  strings: number
+  intoBusKWh: number
+  /** gained by this string over the one before */
+  gainKWh: number
+}
+
+/** What each further string on an array would bring to the bus in a mean year, with the controllers as they are. */
+export function oversizing(
+  engine: WinterEngine,
+  design: Design,
+  arrayId: string,
+  years: number,
+  more = 4,
+): OversizeStep[] {
+  const array = design.arrays.find(({ id }) => id === arrayId)
+  if (!array) throw new RangeError(`array ${arrayId} is not in the design`)
+  const from = Math.max(1, array.inParallel - 1)
+  const steps: OversizeStep[] = []
+  for (let strings = from; strings <= array.inParallel + more; strings++) {
+    const arrays = design.arrays.map((each) => (each.id === arrayId ? { ...each, inParallel: strings } : each))
+    const { outKWh } = sums(engine, { ...design, arrays }, years)
+    steps.push({
+      strings,
+      intoBusKWh: outKWh,
+      gainKWh: steps.length > 0 ? outKWh - steps[steps.length - 1].intoBusKWh : 0,
+    })
+  }
+  return steps
+}
+
+/** How long the bank lasts by the state of charge of the run. @param years to run, ≥ 1 */
+export function bankWear(engine: WinterEngine, design: Design, years: number): BankLife {
+  const { seed } = design.winter
+  const plan = engine.plan(design)
+  const count = yearsOfRun(design.place, years)
+  const charge = new Float32Array(count * HOURS)
+  for (let index = 0; index < count; index++) {
+    const trace = emptyTrace()
+    engine.year(design, plan, seed, index, trace)
+    charge.set(trace.stateOfCharge, index * HOURS)
+  }
+  return lifeYears(charge, count, design.bank.part)
+}
