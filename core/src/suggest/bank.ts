@@ -47,7 +47,7 @@ export function suggestBank(design: Design): Suggestion {
     allowedDepth: depth,
     takeoff: sizing.inParallel > 2 ? 'equal-leads' : 'opposite-corners',
   }
-  const inverter = matchVoltage(design, systemV)
+  const inverter = inverterFor(design, systemV)
   return {
     design: { ...design, bank, inverter },
     reasons: [
@@ -64,7 +64,7 @@ export function suggestBank(design: Design): Suggestion {
 const penalty = (parallel: number, recommended: number) => Math.max(0, parallel - recommended)
 
 /** The inverter as it is, or the nearest of its kind for another bank voltage. */
-function matchVoltage(design: Design, systemV: number): Design['inverter'] {
+export function inverterFor(design: Design, systemV: number): Design['inverter'] {
   const { part } = design.inverter
   if (part.bankV === systemV) return design.inverter
   const fits = inverterParts.filter((candidate) => candidate.bankV === systemV)

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  batteryParts,
   CHEMISTRIES,
+  inverterFor,
   newBank,
   seriesFor,
   type BatteryPart,
@@ -43,10 +45,20 @@ function takePart(part: BatteryPart): void {
   })
 }
 
+/** Another voltage takes a unit of the same chemistry that makes it, and an inverter that is made for it. */
 function setVoltage(systemV: Bank['systemV']): void {
+  const inverter = inverterFor(design.document!, systemV)
   design.edit(`${systemV} V bank`, (draft) => {
+    const { part } = draft.bank
+    const fits =
+      trySeries(systemV, part) === null
+        ? batteryParts.find((each) => each.chemistry === part.chemistry && trySeries(systemV, each) !== null)
+        : undefined
+    if (fits) draft.bank.part = structuredClone(fits)
     draft.bank.systemV = systemV
     draft.bank.inSeries = trySeries(systemV, draft.bank.part) ?? draft.bank.inSeries
+    draft.bank.order = []
+    draft.inverter = structuredClone(inverter)
   })
 }
 
