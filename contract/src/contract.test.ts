@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { larkspurBench, SAMPLE_FAMILIES, newDesign, ILLUSTRATIVE_CLIMATES, type Design } from '@ambrel/core'
+import { derive, larkspurBench, SAMPLE_FAMILIES, newDesign, ILLUSTRATIVE_CLIMATES, type Design } from '@ambrel/core'
 import { readFileSync } from 'node:fs'
 import { readingSchema } from './api.ts'
 import { formatPage } from './formatDoc.ts'
@@ -108,5 +108,58 @@ describe('documents of version 1', () => {
     ['a load that is none', { loads: [3] }],
   ])('with %s are refused, not broken', (_, change) => {
     expect(checkDesign({ ...old(), ...change }).problems.length).toBeGreaterThan(0)
+  })
+})
+
+describe('data sheets', () => {
+  // what is typed, and what is said about it
+  it.each<[string, (design: Design) => unknown, string, RegExp]>([
+    [
+      'a coefficient with the wrong sign',
+      (d) => (d.arrays[0].module.betaVocPctPerK = 0.26),
+      'arrays.0.module.betaVocPctPerK',
+      /too large; at most -0.01/,
+    ],
+    [
+      'a coefficient in mV/K',
+      (d) => (d.arrays[0].module.betaVocPctPerK = -97),
+      'arrays.0.module.betaVocPctPerK',
+      /too small; at least -1/,
+    ],
+    ['Vmp over Voc', (d) => (d.arrays[0].module.vmpV = 60), 'arrays.0.module.vmpV', /Vmp 60 V must lie below Voc/],
+    ['Isc under Imp', (d) => (d.arrays[0].module.iscA = 5), 'arrays.0.module.impA', /must lie below Isc 5 A/],
+    [
+      'a controller without limits',
+      (d) => (d.controllers[0].part.maxInputV = 0),
+      'controllers.0.part.maxInputV',
+      /too small; at least 5/,
+    ],
+    ['a series that does not divide', (d) => (d.bank.inSeries = 3), 'bank.inSeries', /do not make 48 V; 1 do/],
+    ['no capacity at all', (d) => (d.bank.part.capacities = []), 'bank.part.capacities', /capacities/],
+    [
+      'a weak unit stronger than a new one',
+      (d) => d.bank.weak.push({ unit: 1, capacityShare: 1.2, resistanceFactor: 1 }),
+      'bank.weak.0.capacityShare',
+      /at most 1/,
+    ],
+    [
+      'a season on no day',
+      (d) => d.arrays[0].tiltSeasons.push({ month: 13, day: 1, tiltDeg: 30 }),
+      'arrays.0.tiltSeasons.0.month',
+      /at most 12/,
+    ],
+  ])('%s is named', (_, change, path, says) => {
+    const design = larkspurBench()
+    change(design)
+    const problem = checkDesign(design).problems.find((each) => each.path === path)
+    expect(problem?.message).toMatch(says)
+  })
+
+  it('a bank of two hundred units is taken and worked out', () => {
+    const design = larkspurBench()
+    design.bank.inParallel = 200
+    design.bank.takeoff = 'one-end'
+    expect(checkDesign(design).problems).toEqual([])
+    expect(derive(design).shares.reduce((a, b) => a + b, 0)).toBeCloseTo(100, 6)
   })
 })

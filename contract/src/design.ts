@@ -134,6 +134,7 @@ const batteryPart = Joi.object({
   parallelLimit: whole(1, 64),
   weightKg: number(0, 5000),
   heaterW: number(0, 2000),
+  minChargeC: orNull(number(-40, 30)),
   price,
 })
 

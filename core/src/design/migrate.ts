@@ -23,13 +23,20 @@ const STEPS: Record<number, (document: Json) => Json> = {
     version: 2,
     place: isObject(document.place) ? { source: 'monthly', hours: null, ...document.place } : document.place,
     loads: eachWith(document.loads, LOAD_SINCE_2),
-    bank: isObject(document.bank) ? { ...BANK_SINCE_2, ...document.bank } : document.bank,
+    bank: isObject(document.bank)
+      ? { ...BANK_SINCE_2, ...document.bank, part: partSince2(document.bank.part) }
+      : document.bank,
     arrays: eachWith(document.arrays, ARRAY_SINCE_2, { module: { noctC: 45 } }),
     controllers: eachWith(document.controllers, {}, { part: CONTROLLER_SINCE_2 }),
   }),
 }
 
 /** Fields that version 1 did not have, with what they stand for where nothing is said. */
+/** Lithium of version 1 was not charged at or below freezing; lead-acid always was. */
+function partSince2(part: unknown): unknown {
+  return isObject(part) ? { minChargeC: part.chemistry === 'lfp' ? 0 : null, ...part } : part
+}
+
 export const BANK_SINCE_2 = { order: [], weak: [], stringFuses: false, seriesM: 0.3, linkM: 0.4, leadM: 1.5 }
 export const ARRAY_SINCE_2 = {
   tracker: 1,

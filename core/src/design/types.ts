@@ -146,6 +146,8 @@ export interface BatteryPart {
   parallelLimit: number
   weightKg: number
   heaterW: number
+  /** not charged at or below this cell temperature; null where cold only slows it */
+  minChargeC: number | null
   price: number
 }
 

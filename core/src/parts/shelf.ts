@@ -71,6 +71,7 @@ const lfp = (
   parallelLimit: 16,
   weightKg,
   heaterW: 0,
+  minChargeC: 0,
   price,
 })
 const leadCycles = (factor: number) => [
@@ -108,6 +109,7 @@ const lead = (
   parallelLimit: 4,
   weightKg,
   heaterW: 0,
+  minChargeC: null,
   price,
 })
 
@@ -155,6 +157,7 @@ const controller = (
 // prettier-ignore
 export const controllerParts: ControllerPart[] = [
   controller('track-450-100', 'Tracking 450 V, 100 A out, two inputs', 450, 80, 400, 44, 100, 980, { trackers: 2 }),
+  controller('in-unit-500-120', 'Built into an all-in-one unit, 500 V, two trackers, 120 A out', 500, 120, 430, 52, 120, 0, { trackers: 2 }),
   controller('track-250-85', 'Tracking 250 V, 85 A out', 250, 60, 245, 70, 85, 720),
   controller('track-150-60', 'Tracking 150 V, 60 A out', 150, 30, 145, 50, 60, 430),
   controller('track-150-35', 'Tracking 150 V, 35 A out', 150, 30, 145, 40, 35, 270),

@@ -14,6 +14,8 @@ export interface YearResult {
   fuelL: number
   lowestStateOfCharge: number
   coldLockHours: number
+  /** energy the heaters of the bank took, Wh */
+  heaterWh: number
   sourcesWh: number
   arrayWh: number
   servedWh: number
@@ -113,6 +115,7 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
   let worstResidual = 0
   let lowest = 1
   let locked = 0
+  let heaterWh = 0
 
   for (let day = 0; day < DAYS; day++) {
     const month = MONTH_OF_DAY[(plan.startDay + day) % DAYS]
@@ -163,9 +166,11 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
       if (acceptAh > qmax - total) acceptAh = qmax - total
       if (acceptAh < 0) acceptAh = 0
       let heater = 0
-      if (bank.coldLock && hours.roomC[i] <= 0) {
-        if (bank.heaterW > 0 && (pvOut > bank.heaterW || running)) heater = bank.heaterW
-        else {
+      if (hours.roomC[i] <= bank.lockC) {
+        if (bank.heaterW > 0 && (pvOut > bank.heaterW || running)) {
+          heater = bank.heaterW
+          heaterWh += heater
+        } else {
           acceptAh = 0
           locked++
         }
@@ -332,6 +337,7 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
     fuelL: fuel,
     lowestStateOfCharge: lowest,
     coldLockHours: locked,
+    heaterWh,
     sourcesWh: arraySum + generatorSum,
     arrayWh: arraySum,
     servedWh: servedSum,

@@ -37,7 +37,8 @@ export interface RunPlan {
     maxDischargeA: number
     chargeEfficiency: number
     cutoff: number
-    coldLock: boolean
+    /** no charging at or below this; −Infinity where there is no such limit */
+    lockC: number
     heaterW: number
   }
   generator: {
@@ -106,7 +107,7 @@ export function runPlan(design: Design): RunPlan {
       maxDischargeA: bank.part.maxDischargeA * stringsAtLimit(bank),
       chargeEfficiency: facts.chargeEfficiency,
       cutoff: bank.cutoffStateOfCharge,
-      coldLock: bank.part.chemistry === 'lfp',
+      lockC: bank.part.minChargeC ?? -Infinity,
       heaterW: bank.part.heaterW * bank.inParallel * bank.inSeries,
     },
     generator: generatorPlan(design),

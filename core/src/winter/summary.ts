@@ -45,6 +45,7 @@ export interface WinterSummary {
   }
   worstResidual: number
   coldLockHoursMedian: number
+  heaterWhMedian: number
 }
 
 /** Only the comparable figures of a year. */
@@ -107,6 +108,7 @@ export function summariseWinter(years: readonly YearResult[], latitudeDeg: numbe
     },
     worstResidual: Math.max(...years.map((year) => year.residualRelative)),
     coldLockHoursMedian: at(years, (year) => year.coldLockHours, 0.5),
+    heaterWhMedian: at(years, (year) => year.heaterWh, 0.5),
   }
 }
 

@@ -223,5 +223,19 @@ onBeforeUnmount(() => working.close())
   .frame {
     display: block;
   }
+
+  .areaTop,
+  .areaRail,
+  .areaFind,
+  .areaStrip,
+  .peek {
+    display: none;
+  }
+
+  /* a step that has something to be taken along prints that alone */
+  .areaBench:has(:deep(.printed)) :deep(.card:not(.printed)),
+  .areaBench:has(:deep(.printed)) :deep(.figures) {
+    display: none;
+  }
 }
 </style>

@@ -9,8 +9,18 @@ export const hotVoltageRule: Rule = {
       const controller = design.controllers.find(({ id }) => id === array.controllerId)
       if (controller?.part.kind !== 'tracker') return []
       const { hotV } = derived.arrays[i]
+      const openV = (hotV * array.module.vocV) / array.module.vmpV
       const needed = Math.max(controller.part.minTrackV, derived.chargeV + 5)
       const more = { working: `array.hot-voltage.${array.id}` }
+      if (openV < controller.part.startV)
+        return [
+          watch(
+            array.id,
+            `${array.name} opens at ${volts(openV)} when hot; charging starts from ${volts(controller.part.startV)}.`,
+            'It may not start again after a hot noon. Put more modules in series.',
+            more,
+          ),
+        ]
       return hotV < needed
         ? [
             watch(

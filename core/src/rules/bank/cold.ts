@@ -11,14 +11,14 @@ export const cold: Rule = {
   step: 'bank',
   check: ({ design: { bank, place }, winter }) => {
     if (place.batteryRoom.kind === 'heated') return []
-    if (bank.part.chemistry === 'lfp')
+    if (bank.part.minChargeC !== null)
       return bank.part.heaterW > 0
         ? []
         : [
             watch(
               'bank',
               'Lithium in an unheated room.',
-              'It must not be charged at or below 0 °C. Heat the room, or use units with heaters; the winter run counts the locked hours.',
+              `It must not be charged at or below ${celsius(bank.part.minChargeC)}. Heat the room, or use units with heaters; the winter run counts the locked hours.`,
             ),
           ]
     const reached = winter ? winter.oneInTen.lowestStateOfCharge : 1 - bank.allowedDepth

@@ -1,5 +1,8 @@
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
-import { stop, watch, type Rule } from '../rule.ts'
+import { suggestBank } from '../../suggest/bank.ts'
+import { stop, watch, type Remedy, type Rule } from '../rule.ts'
+
+const LARGER: Remedy = { label: 'size it with larger units', apply: (design) => suggestBank(design).design }
 
 export const parallelLimit: Rule = {
   id: 'bank.parallel',
@@ -12,6 +15,7 @@ export const parallelLimit: Rule = {
           'bank',
           `${bank.inParallel} strings in parallel; the part allows ${bank.part.parallelLimit}.`,
           'Unequal strings overload the best one. Use fewer, larger units.',
+          { remedy: LARGER },
         ),
       ]
     if (bank.inParallel > recommended)
@@ -20,6 +24,7 @@ export const parallelLimit: Rule = {
           'bank',
           `${bank.inParallel} strings in parallel.`,
           `Up to ${recommended} share the current well; beyond that the ends age first. Larger units would be kinder.`,
+          { remedy: LARGER },
         ),
       ]
     return []

@@ -68,8 +68,8 @@ export const generatorHours: Rule = {
 export const coldLock: Rule = {
   id: 'winter.cold-lock',
   step: 'winter',
-  check: ({ winter, design }) =>
-    winter && design.bank.part.chemistry === 'lfp' && winter.coldLockHoursMedian > 0
+  check: ({ winter }) =>
+    winter && winter.coldLockHoursMedian > 0
       ? [
           stop(
             'winter',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { hottestCellC, layouts, nextId, refusedLayouts, type Layout } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -29,7 +29,9 @@ const question = computed(() => {
 })
 const list = computed(() => layouts(question.value))
 const refused = computed(() => refusedLayouts(question.value))
-const shown = computed(() => list.value.slice(0, 7))
+const all = ref(false)
+const SHOWN = 7
+const shown = computed(() => (all.value ? list.value : list.value.slice(0, SHOWN)))
 const isNow = (layout: Layout) =>
   layout.controllers === 1 && layout.inSeries === array.value.inSeries && layout.inParallel === array.value.inParallel
 function take(layout: Layout): void {
@@ -106,6 +108,9 @@ function take(layout: Layout): void {
         </tr>
       </tbody>
     </table>
+    <button v-if="list.length > SHOWN" class="link" @click="all = !all">
+      {{ all ? 'only the best' : `all ${list.length} legal ones` }}
+    </button>
     <p v-if="list.length === 0" class="quiet">None: this module does not fit this controller at this record low.</p>
   </section>
 </template>

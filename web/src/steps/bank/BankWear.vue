@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { storageAdvice } from '@ambrel/core'
+import { coldFactor, freezingPointC, storageAdvice } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useAnswer } from '../../stores/answer.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -16,13 +16,16 @@ const { answer } = useAnswer(
 )
 const bank = computed(() => design.document!.bank)
 const weight = computed(() => bank.value.part.weightKg * bank.value.inSeries * bank.value.inParallel)
+const winter = computed(() => design.winterSummary)
+const coldShare = computed(() => coldFactor(bank.value.part.chemistry, design.derived!.batteryC))
+const freezes = computed(() => freezingPointC(Math.max(0, Math.min(1, winter.value!.oneInTen.lowestStateOfCharge))))
 const advice = computed(() => storageAdvice(bank.value.part.chemistry))
 const count = computed(() => bank.value.inSeries * bank.value.inParallel)
 </script>
 
 <template>
   <section class="card">
-    <h2>Life and weight</h2>
+    <h2>Life, cold and weight</h2>
     <div class="row wrap figures">
       <div v-if="answer" data-life>
         <b>{{ decimal(answer.years, 1) }} years</b>
@@ -35,6 +38,21 @@ const count = computed(() => bank.value.inSeries * bank.value.inParallel)
       <div v-if="answer">
         <b>{{ Number.isFinite(answer.cyclicYears) ? `${decimal(answer.cyclicYears, 0)} years` : 'never' }}</b>
         <span>until the cycles alone would wear it out</span>
+      </div>
+      <div>
+        <b>{{ decimal(coldShare * 100, 0) }} %</b>
+        <span>of its capacity at {{ prefs.show(design.derived!.batteryC, '°C') }}, the coldest month in its room</span>
+      </div>
+      <div v-if="bank.part.minChargeC !== null && winter">
+        <b>{{ prefs.show(winter.coldLockHoursMedian, 'h') }}</b>
+        <span>a year locked against charging by cold; heaters take {{ prefs.show(winter.heaterWhMedian, 'Wh') }}</span>
+      </div>
+      <div v-if="bank.part.chemistry !== 'lfp' && winter">
+        <b>{{ prefs.show(freezes, '°C') }}</b>
+        <span
+          >freezes its acid at {{ prefs.show(winter.oneInTen.lowestStateOfCharge, 'share') }}, the lowest of 1 winter in
+          10; record low {{ prefs.show(design.document!.place.recordLowC, '°C') }}</span
+        >
       </div>
       <div>
         <b>{{ prefs.show(weight, 'kg') }}</b>

@@ -35,6 +35,10 @@ function addRate(): void {
 function change(label: string, make: (bank: Design['bank']) => void, key: string): void {
   design.edit(label, (draft) => make(draft.bank), key)
 }
+const coldLimit = computed({
+  get: () => part.value.minChargeC,
+  set: (value) => change('cold limit', (bank) => (bank.part.minChargeC = value), 'part.minChargeC'),
+})
 </script>
 
 <template>
@@ -59,6 +63,14 @@ function change(label: string, make: (bank: Design['bank']) => void, key: string
         :path="`bank.part.${field.key}`"
         :step="field.step ?? 1"
         @update:model-value="change(field.label, (bank) => (bank.part[field.key] = $event!), `part.${field.key}`)"
+      />
+      <NumberField
+        v-model="coldLimit"
+        unit="°C"
+        label="No charging at or below"
+        labelled
+        nullable
+        path="bank.part.minChargeC"
       />
     </div>
     <div class="two curves">
