@@ -1,24 +1,13 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { Browser } from 'playwright-core'
-import { openBrowser, openPage } from './browser.ts'
+import { describe, expect, it } from 'vitest'
+import { openPage } from './browser.ts'
 import { changes, drawn, newDesign, openDemo, rail, saved, setField, strip } from './pages.ts'
-import { startApplication } from './server.ts'
+import { useApplication } from './server.ts'
 
-let application: Awaited<ReturnType<typeof startApplication>>
-let browser: Browser
-
-beforeAll(async () => {
-  application = await startApplication()
-  browser = await openBrowser()
-})
-afterAll(async () => {
-  await browser?.close()
-  await application?.stop()
-})
+const application = useApplication()
 
 describe('from nothing to a winter answer', () => {
   it('makes a design through all seven steps by Suggest, edits, undoes, reloads and finds it saved', async () => {
-    const { page, errors } = await openPage(browser)
+    const { page, errors } = await openPage(application.browser)
     await newDesign(page, application.base, 'Test cabin')
     for (const [key, step] of [
       ['1', 'place'],
@@ -64,7 +53,7 @@ describe('from nothing to a winter answer', () => {
 
   it('every step opens without an error, in both themes, and narrow', async () => {
     for (const options of [{}, { night: true }, { width: 820 }]) {
-      const { page, errors } = await openPage(browser, options)
+      const { page, errors } = await openPage(application.browser, options)
       await openDemo(page, application.base)
       for (const key of ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']) {
         await page.keyboard.press(key)
@@ -80,9 +69,9 @@ describe('from nothing to a winter answer', () => {
 
 describe('two windows', () => {
   it('a stale save gets the choice, and keeping both loses nothing', async () => {
-    const first = (await openPage(browser)).page
+    const first = (await openPage(application.browser)).page
     await newDesign(first, application.base, 'Shared cabin')
-    const second = (await openPage(browser)).page
+    const second = (await openPage(application.browser)).page
     await second.goto(first.url())
     await drawn(second)
     await first.keyboard.press('2')
@@ -101,9 +90,9 @@ describe('two windows', () => {
   })
 
   it('keeping mine overwrites, taking theirs can be undone', async () => {
-    const first = (await openPage(browser)).page
+    const first = (await openPage(application.browser)).page
     await newDesign(first, application.base, 'Contested cabin')
-    const second = (await openPage(browser)).page
+    const second = (await openPage(application.browser)).page
     await second.goto(first.url())
     await drawn(second)
     for (const [page, watts] of [
@@ -124,7 +113,7 @@ describe('two windows', () => {
 
 describe('bad input', () => {
   it('is named at its field, keeps what was typed, stops the save and the strip, and is over when mended', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Wrong cabin')
     await saved(page)
     await setField(page, 'place.elevationM', '9000')
@@ -143,7 +132,7 @@ describe('bad input', () => {
   })
 
   it('an empty load list and a unit that does not divide the bank are named', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Empty cabin')
     await page.keyboard.press('2')
     await page.locator('[data-load]').first().waitFor()
@@ -159,7 +148,7 @@ describe('bad input', () => {
   })
 
   it('the new-design form and a broken file say what is wrong and lose nothing', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await page.goto(application.base)
     await page.locator('[data-new]').click()
     await page.locator('input[name=name]').fill('Nowhere')
@@ -185,7 +174,7 @@ describe('bad input', () => {
 
 describe('the frame', () => {
   it('palette, keys, findings with remedy, working, units and variants', async () => {
-    const { page, errors } = await openPage(browser)
+    const { page, errors } = await openPage(application.browser)
     await openDemo(page, application.base)
     await page.keyboard.press('Control+k')
     await page.getByPlaceholder('type a few letters').fill('go arr')
@@ -219,7 +208,7 @@ describe('the frame', () => {
   })
 
   it('every step takes an edit that reaches its figure', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Edited cabin')
     const edits: [string, string, string, string][] = [
       ['1', 'place', 'place.monthly.11.ghiKWhM2Day', '0.4'],
@@ -243,7 +232,7 @@ describe('the frame', () => {
   })
 
   it('a new variant, the build list and a reading are kept; the bin gives back', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Kept cabin')
     await page.getByRole('button', { name: 'New variant' }).click()
     await page.getByLabel('Name').fill('Second thought')
@@ -271,7 +260,7 @@ describe('the frame', () => {
   })
 
   it('edits made while the server is away wait in the browser and are saved when it is back', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Far cabin')
     await saved(page)
     await page.waitForLoadState('networkidle')

@@ -1,23 +1,13 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { Browser, Page } from 'playwright-core'
-import { openBrowser, openPage } from './browser.ts'
+import { describe, expect, it } from 'vitest'
+import type { Page } from 'playwright-core'
+import { openPage } from './browser.ts'
 import { changes, openDemo, rail, saved, strip } from './pages.ts'
-import { startApplication } from './server.ts'
+import { useApplication } from './server.ts'
 
-let application: Awaited<ReturnType<typeof startApplication>>
-let browser: Browser
-
-beforeAll(async () => {
-  application = await startApplication()
-  browser = await openBrowser()
-})
-afterAll(async () => {
-  await browser?.close()
-  await application?.stop()
-})
+const application = useApplication()
 
 async function loadsOf(variant = 'As planned') {
-  const opened = await openPage(browser, { height: 1000 })
+  const opened = await openPage(application.browser, { height: 1000 })
   await openDemo(opened.page, application.base, variant)
   await opened.page.keyboard.press('2')
   await opened.page.locator('tbody.load').first().waitFor()

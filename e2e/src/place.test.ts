@@ -1,21 +1,11 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { Browser, Page } from 'playwright-core'
-import { openBrowser, openPage } from './browser.ts'
+import { describe, expect, it } from 'vitest'
+import type { Page } from 'playwright-core'
+import { openPage } from './browser.ts'
 import { changes, drawn, newDesign, openDemo, rail, saved, setField, strip } from './pages.ts'
-import { startApplication } from './server.ts'
+import { useApplication } from './server.ts'
 import { hourlyCsv } from './weatherFiles.ts'
 
-let application: Awaited<ReturnType<typeof startApplication>>
-let browser: Browser
-
-beforeAll(async () => {
-  application = await startApplication()
-  browser = await openBrowser()
-})
-afterAll(async () => {
-  await browser?.close()
-  await application?.stop()
-})
+const application = useApplication()
 
 const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 
@@ -27,7 +17,7 @@ const sourcesShown = (page: Page) => page.locator('[data-sources] tbody tr').cou
 
 describe('imported hours', () => {
   it('are mapped, read, reported, kept, run, compared, shared with another design, and survive a reload', async () => {
-    const { page, errors } = await openPage(browser)
+    const { page, errors } = await openPage(application.browser)
     await newDesign(page, application.base, 'Hour cabin')
     await setField(page, 'place.latitudeDeg', "48° 12' N")
     await setField(page, 'place.longitudeDeg', '115 24 00 W')
@@ -67,7 +57,7 @@ describe('imported hours', () => {
   })
 
   it('a file that cannot be used says why, with rows, and nothing is lost', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await openDemo(page, application.base, 'Flooded bank')
     await page.keyboard.press('1')
     const before = await strip(page)
@@ -88,7 +78,7 @@ describe('imported hours', () => {
   })
 
   it('a long file shows how far it is, and is left at once without a trace', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await openDemo(page, application.base, 'Flooded bank')
     await page.keyboard.press('1')
     const minutes = ['time,GHI,temp']
@@ -106,7 +96,7 @@ describe('imported hours', () => {
   })
 
   it('a design whose hours are not on this server says so, and goes on with its rows', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await openDemo(page, application.base)
     const id = page.url().match(/[0-9a-f-]{36}/)![0]
     const stored = await (await fetch(`${application.base}/api/designs/${id}`)).json()
@@ -139,7 +129,7 @@ describe('imported hours', () => {
 
 describe('the place by hand', () => {
   it('takes monthly rows from a spreadsheet, tells what is wrong with them, and undoes in one step', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await openDemo(page, application.base)
     await page.keyboard.press('1')
     await page.locator('[data-paste-climate]').click()
@@ -158,7 +148,7 @@ describe('the place by hand', () => {
   })
 
   it('a coordinate beyond its range, a wrong letter and a clock off the sun are named', async () => {
-    const { page } = await openPage(browser)
+    const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Lost cabin')
     await setField(page, 'place.latitudeDeg', '95')
     await page.getByText('latitude 95 is beyond 90°').waitFor()
@@ -175,7 +165,7 @@ describe('the place by hand', () => {
   })
 
   it('the horizon is dragged as one step, told as it goes, moved by keys, read from rows and written out', async () => {
-    const { page, errors } = await openPage(browser)
+    const { page, errors } = await openPage(application.browser)
     await openDemo(page, application.base, 'More sun, less bank')
     await page.keyboard.press('1')
     const point = page.locator('[data-horizon="2"]')

@@ -1,6 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import pg from 'pg'
+import type { Browser } from 'playwright-core'
+import { afterAll, beforeAll } from 'vitest'
+import { openBrowser } from './browser.ts'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
@@ -44,4 +47,26 @@ async function onServer(url: string, statement: string): Promise<void> {
   await client.connect()
   await client.query(statement)
   await client.end()
+}
+
+/** The application and a browser for the tests of a file, started before and ended after them. */
+export function useApplication(): { readonly base: string; readonly browser: Browser } {
+  let application: Awaited<ReturnType<typeof startApplication>>
+  let browser: Browser
+  beforeAll(async () => {
+    application = await startApplication()
+    browser = await openBrowser()
+  })
+  afterAll(async () => {
+    await browser?.close()
+    await application?.stop()
+  })
+  return {
+    get base() {
+      return application.base
+    },
+    get browser() {
+      return browser
+    },
+  }
 }

@@ -8,6 +8,7 @@ import { findings } from '../rules/registry.ts'
 import { MONTH_START } from '../sun/calendar.ts'
 import { sunYear } from '../sun/geometry.ts'
 import { TiltedPlane, tiltOnDay, trackedPlane, type Surface } from '../sun/plane.ts'
+import { suggestArray } from '../suggest/array.ts'
 import { moreArray } from '../suggest/moreArray.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { arrayYield, bankWear, oversizing } from '../winter/yields.ts'
@@ -47,6 +48,12 @@ describe('an inherited place', () => {
     const left = findings({ design, derived: derive(design), winter: null }).filter(({ level }) => level === 'stop')
     expect(left).toEqual([])
     expect(ids(design)).not.toContain('array.unlike')
+  })
+
+  it('neither Suggest nor an added array takes a controller that comes inside another unit, or one that does not track', () => {
+    for (const design of [copperDraw(), larkspurBench(), gannetSkerry()])
+      for (const made of [suggestArray(design).design, moreArray(design, 0.1)])
+        for (const { part } of made.controllers) expect([part.kind, part.price > 0]).toEqual(['tracker', true])
   })
 
   it('an added array brings the wanted rate in a legal layout, or nothing is changed', () => {

@@ -219,6 +219,10 @@ export const generatorParts: GeneratorPart[] = [
   { id: 'diesel-8k', name: 'Slow diesel set 8 kW', fuel: 'diesel', ratedW: 8000, price: 6200 },
 ]
 
+/** Tracking controllers that can be bought by themselves; those built into a unit come with it. */
+export const separateTrackers = (): ControllerPart[] =>
+  controllerParts.filter(({ kind, price }) => kind === 'tracker' && price > 0)
+
 /** A part of the shelf by its id. @throws RangeError for an unknown one */
 export function partById<T extends { id: string }>(shelf: readonly T[], id: string): T {
   const part = shelf.find((candidate) => candidate.id === id)

@@ -1,16 +1,16 @@
 import { layouts, type Layout } from '../array/layouts.ts'
-import { hottestCellC } from '../array/voltage.ts'
 import { newArray } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../design/types.ts'
 import { derive } from '../derive/derive.ts'
 import { sunYearOf } from '../derive/sunYearOf.ts'
-import { controllerParts, moduleParts } from '../parts/shelf.ts'
+import { moduleParts, separateTrackers } from '../parts/shelf.ts'
 import { darkMonths, MONTH_NAMES } from '../sun/calendar.ts'
 import { bestTilt, latitudeRules } from '../sun/monthly.ts'
 import { quantity, significant } from '../units/format.ts'
 import { chargeVoltage } from '../winter/hours.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { surfaceOf } from '../winter/engine.ts'
+import { layoutQuestion } from './layoutQuestion.ts'
 import type { Suggestion } from './suggestion.ts'
 
 const MOST_MODULES = 40
@@ -94,17 +94,8 @@ function choose(
   module: ModulePart,
   needW: number,
 ): { layout: Layout; controller: ControllerPart } | null {
-  const { place, schools } = design
-  const candidates = controllerParts.flatMap((controller) =>
-    layouts({
-      module,
-      controller,
-      coldestC: place.recordLowC,
-      hottestCellC: hottestCellC(place.recordHighC, module),
-      chargeV: chargeVoltage(design),
-      maxModules: MOST_MODULES,
-      method: schools.coldVoltage,
-    }).map((layout) => ({ layout, controller })),
+  const candidates = separateTrackers().flatMap((controller) =>
+    layouts(layoutQuestion(design, module, controller, MOST_MODULES)).map((layout) => ({ layout, controller })),
   )
   const price = ({ layout, controller }: (typeof candidates)[number]) =>
     layout.controllers * controller.price + layout.inSeries * layout.inParallel * module.price

@@ -1,11 +1,10 @@
 import { arrayRatedW } from '../array/power.ts'
 import { layouts } from '../array/layouts.ts'
-import { hottestCellC } from '../array/voltage.ts'
 import { bankNominalV, ratedAh } from '../bank/layout.ts'
 import { newArray, nextId } from '../design/defaults.ts'
 import type { Design } from '../design/types.ts'
-import { controllerParts, moduleParts, structuredCloneOf } from '../parts/shelf.ts'
-import { chargeVoltage } from '../winter/hours.ts'
+import { moduleParts, separateTrackers, structuredCloneOf } from '../parts/shelf.ts'
+import { layoutQuestion } from './layoutQuestion.ts'
 
 const MOST_MODULES = 24
 
@@ -17,25 +16,17 @@ const MOST_MODULES = 24
  * @returns the design unchanged where no layout reaches it
  */
 export function moreArray(design: Design, rate: number): Design {
-  const { bank, place, schools } = design
+  const { bank, place } = design
   const volts = bankNominalV(bank)
   const wantedA = rate * ratedAh(bank.part) * bank.inParallel
   const hasW = design.arrays.reduce((sum, array) => sum + arrayRatedW(array), 0)
   const hasA = design.controllers.reduce((sum, { part }) => sum + part.outputA, 0)
   const needW = wantedA * volts - hasW
-  const found = controllerParts
-    .filter(({ kind, outputA }) => kind === 'tracker' && hasA + outputA >= wantedA)
+  const found = separateTrackers()
+    .filter(({ outputA }) => hasA + outputA >= wantedA)
     .flatMap((controller) =>
       moduleParts.slice(0, 3).flatMap((module) =>
-        layouts({
-          module,
-          controller,
-          coldestC: place.recordLowC,
-          hottestCellC: hottestCellC(place.recordHighC, module),
-          chargeV: chargeVoltage(design),
-          maxModules: MOST_MODULES,
-          method: schools.coldVoltage,
-        })
+        layouts(layoutQuestion(design, module, controller, MOST_MODULES))
           .filter((layout) => layout.controllers === 1 && layout.inParallel <= 2 && layout.watts >= needW)
           .map((layout) => ({
             layout,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { hottestCellC, layouts, nextId, refusedLayouts, type Layout } from '@ambrel/core'
+import { layoutQuestion, layouts, nextId, refusedLayouts, type Layout } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -15,18 +15,7 @@ const most = computed(() => {
   const count = array.value.inSeries * array.value.inParallel
   return Math.min(60, Math.max(count + 4, Math.ceil((need * 1.5) / array.value.module.ratedW)))
 })
-const question = computed(() => {
-  const { place, schools } = design.document!
-  return {
-    module: array.value.module,
-    controller: controller.value.part,
-    coldestC: place.recordLowC,
-    hottestCellC: hottestCellC(place.recordHighC, array.value.module),
-    chargeV: design.derived!.chargeV,
-    maxModules: most.value,
-    method: schools.coldVoltage,
-  }
-})
+const question = computed(() => layoutQuestion(design.document!, array.value.module, controller.value.part, most.value))
 const list = computed(() => layouts(question.value))
 const refused = computed(() => refusedLayouts(question.value))
 const all = ref(false)

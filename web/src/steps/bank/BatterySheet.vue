@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { Trash2 } from '@lucide/vue'
 import { type BatteryPart, type Design } from '@ambrel/core'
 import NumberField from '../../fields/NumberField.vue'
+import PairTable from '../../fields/PairTable.vue'
 import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
 
@@ -32,6 +32,14 @@ function addRate(): void {
     '',
   )
 }
+const RATES = [
+  { key: 'hours' as const, title: 'emptied in', unit: 'h' },
+  { key: 'ampHours' as const, title: 'gives', unit: 'Ah' },
+]
+const POINTS = [
+  { key: 'depth' as const, title: 'emptied by', unit: 'share', step: 5 },
+  { key: 'cycles' as const, title: 'lasts cycles', step: 50 },
+]
 function change(label: string, make: (bank: Design['bank']) => void, key: string): void {
   design.edit(label, (draft) => make(draft.bank), key)
 }
@@ -74,106 +82,26 @@ const coldLimit = computed({
       />
     </div>
     <div class="two curves">
-      <table class="sheet">
-        <thead>
-          <tr>
-            <th class="n">emptied in</th>
-            <th class="n">gives</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(rate, i) in part.capacities" :key="i">
-            <td>
-              <NumberField
-                :model-value="rate.hours"
-                unit="h"
-                :label="`Rate ${i + 1}, hours`"
-                :path="`bank.part.capacities.${i}.hours`"
-                @update:model-value="change('rate', (bank) => (bank.part.capacities[i].hours = $event!), `part.h.${i}`)"
-              />
-            </td>
-            <td>
-              <NumberField
-                :model-value="rate.ampHours"
-                unit="Ah"
-                :label="`Rate ${i + 1}, ampere-hours`"
-                :path="`bank.part.capacities.${i}.ampHours`"
-                @update:model-value="
-                  change('capacity', (bank) => (bank.part.capacities[i].ampHours = $event!), `part.ah.${i}`)
-                "
-              />
-            </td>
-            <td>
-              <button
-                v-if="part.capacities.length > 1"
-                class="icon-button"
-                :aria-label="`Remove rate ${i + 1}`"
-                @click="change('rate', (bank) => bank.part.capacities.splice(i, 1), '')"
-              >
-                <Trash2 :size="14" />
-              </button>
-            </td>
-          </tr>
-          <tr>
-            <td colspan="3">
-              <button class="link" @click="addRate">another rate</button>
-              <span class="quiet"> several make the kinetic model of lead-acid</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <table class="sheet">
-        <thead>
-          <tr>
-            <th class="n">emptied by</th>
-            <th class="n">lasts cycles</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(point, i) in part.cycles" :key="i">
-            <td>
-              <NumberField
-                :model-value="point.depth"
-                unit="share"
-                :label="`Cycle point ${i + 1}, depth`"
-                :path="`bank.part.cycles.${i}.depth`"
-                @update:model-value="change('cycles', (bank) => (bank.part.cycles[i].depth = $event!), `part.d.${i}`)"
-              />
-            </td>
-            <td>
-              <NumberField
-                :model-value="point.cycles"
-                :label="`Cycle point ${i + 1}, cycles`"
-                :path="`bank.part.cycles.${i}.cycles`"
-                :step="50"
-                @update:model-value="change('cycles', (bank) => (bank.part.cycles[i].cycles = $event!), `part.c.${i}`)"
-              />
-            </td>
-            <td>
-              <button
-                v-if="part.cycles.length > 1"
-                class="icon-button"
-                :aria-label="`Remove cycle point ${i + 1}`"
-                @click="change('cycles', (bank) => bank.part.cycles.splice(i, 1), '')"
-              >
-                <Trash2 :size="14" />
-              </button>
-            </td>
-          </tr>
-          <tr>
-            <td colspan="3">
-              <button
-                class="link"
-                @click="change('cycles', (bank) => bank.part.cycles.push({ depth: 1, cycles: 500 }), '')"
-              >
-                another point
-              </button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <PairTable
+        :rows="part.capacities"
+        :columns="RATES"
+        label="rate"
+        path="bank.part.capacities"
+        more="another rate; several make the kinetic model of lead-acid"
+        @set="(i, key, value) => change('rate', (bank) => (bank.part.capacities[i][key] = value), `part.${key}.${i}`)"
+        @add="addRate"
+        @remove="(i) => change('rate', (bank) => bank.part.capacities.splice(i, 1), '')"
+      />
+      <PairTable
+        :rows="part.cycles"
+        :columns="POINTS"
+        label="cycle point"
+        path="bank.part.cycles"
+        more="another point"
+        @set="(i, key, value) => change('cycles', (bank) => (bank.part.cycles[i][key] = value), `part.${key}.${i}`)"
+        @add="change('cycles', (bank) => bank.part.cycles.push({ depth: 1, cycles: 500 }), '')"
+        @remove="(i) => change('cycles', (bank) => bank.part.cycles.splice(i, 1), '')"
+      />
     </div>
   </section>
 </template>

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { drawnProfile, MONTH_NAMES, PRIORITIES } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
+import MonthPicker from '../../fields/MonthPicker.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { PRIORITY_NAMES } from './words.ts'
@@ -21,6 +22,9 @@ const series = computed(() =>
     ? PRIORITIES.map((priority) => ({ name: PRIORITY_NAMES[priority], data: profile.value![priority].map(Math.round) }))
     : [],
 )
+const titles = computed(() =>
+  MONTH_NAMES.map((name, m) => `${name}: ${prefs.show(design.derived!.loadsWh[m], 'Wh')} a day`),
+)
 const hours = Array.from({ length: 24 }, (_, hour) => hour)
 </script>
 
@@ -34,19 +38,13 @@ const hours = Array.from({ length: 24 }, (_, hour) => hour)
           >, the most of the year</template
         >
       </p>
-      <div class="months" role="group" aria-label="Month">
-        <button
-          v-for="(name, m) in MONTH_NAMES"
-          :key="name"
-          :class="{ on: m === shown }"
-          :title="`${name}: ${prefs.show(design.derived!.loadsWh[m], 'Wh')} a day`"
-          @click="month = m"
-        >
-          <i :style="{ height: `${(18 * design.derived!.loadsWh[m]) / design.derived!.loadsWh[worst]}px` }" />{{
-            name[0]
-          }}
-        </button>
-      </div>
+      <MonthPicker
+        :chosen="[shown]"
+        label="Month"
+        :titles="titles"
+        :heights="design.derived!.loadsWh.map((wh) => wh / Math.max(1, design.derived!.loadsWh[worst]))"
+        @pick="month = $event"
+      />
     </div>
     <Chart
       type="bar"
@@ -60,40 +58,3 @@ const hours = Array.from({ length: 24 }, (_, hour) => hour)
     />
   </section>
 </template>
-
-<style scoped>
-.months {
-  display: flex;
-}
-
-.months button {
-  display: flex;
-  width: 22px;
-  flex-direction: column;
-  align-items: center;
-  justify-content: flex-end;
-  padding: 2px 0;
-  border: 1px solid var(--rule);
-  border-right-width: 0;
-  background: none;
-  color: var(--soft);
-  font: inherit;
-  font-size: 12.5px;
-  line-height: 1.2;
-  cursor: pointer;
-}
-
-.months i {
-  width: 10px;
-  background: var(--lichen);
-}
-
-.months button:last-child {
-  border-right-width: 1px;
-}
-
-.months .on {
-  background: var(--spruce);
-  color: var(--on-spruce);
-}
-</style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { darkMonths, MONTH_NAMES, type TiltChoice } from '@ambrel/core'
+import { darkMonths, type TiltChoice } from '@ambrel/core'
 import { decimal, significant } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
+import MonthPicker from '../../fields/MonthPicker.vue'
 import { useAnswer } from '../../stores/answer.ts'
 
 /** The tilt that collects most in the chosen months, by search, beside the rules of thumb. */
@@ -30,18 +31,7 @@ function take({ tiltDeg, azimuthDeg }: TiltChoice): void {
     <div class="row wrap">
       <h2>Best tilt</h2>
       <p class="quiet grow">for these months together</p>
-      <div class="months" role="group" aria-label="Months to collect in">
-        <button
-          v-for="(name, m) in MONTH_NAMES"
-          :key="name"
-          :class="{ on: months.includes(m) }"
-          :aria-pressed="months.includes(m)"
-          :title="name"
-          @click="toggle(m)"
-        >
-          {{ name[0] }}
-        </button>
-      </div>
+      <MonthPicker :chosen="months" label="Months to collect in" @pick="toggle" />
     </div>
     <table v-if="answer" class="sheet">
       <thead>
@@ -75,30 +65,3 @@ function take({ tiltDeg, azimuthDeg }: TiltChoice): void {
     </table>
   </section>
 </template>
-
-<style scoped>
-.months {
-  display: flex;
-}
-
-.months button {
-  width: 22px;
-  padding: 2px 0;
-  border: 1px solid var(--rule);
-  border-right-width: 0;
-  background: none;
-  color: var(--soft);
-  font: inherit;
-  font-size: 12.5px;
-  cursor: pointer;
-}
-
-.months button:last-child {
-  border-right-width: 1px;
-}
-
-.months .on {
-  background: var(--spruce);
-  color: var(--on-spruce);
-}
-</style>

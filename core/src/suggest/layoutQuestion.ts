@@ -1,0 +1,23 @@
+import type { LayoutQuestion } from '../array/layouts.ts'
+import { hottestCellC } from '../array/voltage.ts'
+import type { ControllerPart, Design, ModulePart } from '../design/types.ts'
+import { chargeVoltage } from '../winter/hours.ts'
+
+/** What has to be known to lay out a module on a controller at a design's place and bank. */
+export function layoutQuestion(
+  design: Design,
+  module: ModulePart,
+  controller: ControllerPart,
+  maxModules: number,
+): LayoutQuestion {
+  const { place, schools } = design
+  return {
+    module,
+    controller,
+    coldestC: place.recordLowC,
+    hottestCellC: hottestCellC(place.recordHighC, module),
+    chargeV: chargeVoltage(design),
+    maxModules,
+    method: schools.coldVoltage,
+  }
+}
