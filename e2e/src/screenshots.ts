@@ -45,6 +45,20 @@ for (const [step, key] of Object.entries(KEYS)) {
   await settle(page)
   await page.screenshot({ path: `${folder}${step}.png` })
 }
+/** The parts of a long step further down. */
+async function lower(step: string, key: string, heading: string, name: string): Promise<void> {
+  await page.keyboard.press(key)
+  await page.locator(`[data-bench=${step}] h1`).waitFor()
+  await settle(page)
+  await page.getByRole('heading', { name: heading }).scrollIntoViewIfNeeded()
+  await page.getByRole('heading', { name: heading }).evaluate((element) => element.scrollIntoView({ block: 'start' }))
+  await settle(page)
+  await page.screenshot({ path: `${folder}${name}.png` })
+}
+await lower('place', '1', 'Sun paths and horizon', 'place-horizon')
+await lower('loads', '2', 'What each load costs', 'loads-costs')
+await openDemo(page, 'Copper Draw', 'As found')
+await lower('array', '4', 'Unlike strings together', 'array-unlike')
 const night = await openPage(browser, { night: true })
 await openDemo(night.page, 'Larkspur Bench', 'Flooded bank')
 await settle(night.page)

@@ -249,7 +249,7 @@ const TAKEOFFS = [
 
 <style scoped>
 .figures {
-  gap: 30px;
+  gap: 8px 30px;
   margin-bottom: 12px;
 }
 

@@ -75,7 +75,7 @@ const count = computed(() => bank.value.inSeries * bank.value.inParallel)
 <style scoped>
 .figures {
   align-items: start;
-  gap: 26px;
+  gap: 10px 26px;
   margin: 6px 0 8px;
 }
 
