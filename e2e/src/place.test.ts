@@ -50,6 +50,9 @@ describe('imported hours', () => {
     await drawn(page)
     await page.locator('footer.strip[data-years="2"]').waitFor()
 
+    await page.goto(application.base)
+    await page.locator('.family', { hasText: 'Hour cabin' }).locator('[data-mini=drawn]').waitFor()
+
     await newDesign(page, application.base, 'Neighbour cabin')
     await page.getByLabel('Weather file', { exact: true }).selectOption({ index: 1 })
     await page.locator('[data-source=fitted][aria-checked=true]').waitFor()

@@ -1,14 +1,15 @@
-import { proxy, wrap, type Remote } from 'comlink'
+import { proxy } from 'comlink'
 import type { WinterSummary } from '@ambrel/core'
 import { api } from '../stores/api.ts'
-import type { WinterService } from '../workers/winter.worker.ts'
+import { useWeather } from '../stores/weather.ts'
+import { WinterWorker } from '../workers/winterWorkers.ts'
 
 const YEARS = 10
-let worker: Remote<WinterService> | null = null
+let worker: WinterWorker | null = null
 let queue: Promise<unknown> = Promise.resolve()
 const known = new Map<string, Promise<WinterSummary | null>>()
 
-/** The winter of a stored design over ten made years; one at a time, each version once. */
+/** The winter of a stored design over ten years; one at a time, each version once. */
 export function summaryOf(id: string, version: number): Promise<WinterSummary | null> {
   const key = `${id}@${version}`
   let answer = known.get(key)
@@ -22,10 +23,9 @@ export function summaryOf(id: string, version: number): Promise<WinterSummary | 
 
 async function run(id: string): Promise<WinterSummary | null> {
   const { document } = await api.design(id)
-  worker ??= wrap<WinterService>(
-    new Worker(new URL('../workers/winter.worker.ts', import.meta.url), { type: 'module' }),
-  )
-  const winters = await worker.run(
+  worker ??= new WinterWorker(useWeather().hoursOf)
+  await worker.ready(document)
+  const winters = await worker.service.run(
     { ...document, winter: { ...document.winter, years: YEARS } },
     proxy(() => {}),
     proxy(() => {}),
