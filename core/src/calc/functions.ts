@@ -12,8 +12,10 @@ import { sizeByHand } from '../bank/sizeByHand.ts'
 import { sag } from '../bank/voltage.ts'
 import type { Load } from '../design/types.ts'
 import { derate, fuelLitres } from '../generator/power.ts'
+import { refillHours } from '../generator/refill.ts'
 import { inverterCurve, inverterInput } from '../inverter/efficiency.ts'
 import { legs } from '../inverter/legs.ts'
+import { surge } from '../inverter/surge.ts'
 import { LOAD_SINCE_2 } from '../design/migrate.ts'
 import { dailyEnergy } from '../loads/energy.ts'
 import { coincidentPeak } from '../loads/peak.ts'
@@ -531,6 +533,54 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
     outputs: { legAW: 'W', legBW: 'W', neutralA: 'A' },
     source: 'split phase, unity power factor',
     run: (input) => ({ ...legs(input.rows('loads', { watts, leg: choice('A', 'B', 'AB') }) as never) }),
+  },
+  'inverter.surge': {
+    says: 'whether a start is carried by the inverter, the bank’s voltage and the bank’s current',
+    inputs: {
+      baseW: watts,
+      startW: watts,
+      surgeRatingW: watts,
+      efficiency: optional(number('share', 0.01, 1), 0.9),
+      openCircuitV: number('V', 0.1, 1000),
+      ohm: number('Ω', 0, 100),
+      lowCutV: number('V', 0, 1000),
+      surgeLimitA: optional(number('A', 0, 1e6), 1e6),
+    },
+    outputs: {
+      starts: '',
+      limitedBy: 'none, inverter, voltage, bank-current',
+      outputW: 'W',
+      volts: 'V, null when not carried',
+      amps: 'A',
+    },
+    source: 'V = (E + √(E² − 4PR))/2 against the low cut-out',
+    run: (input) => ({ ...surge(input.all()) }),
+  },
+  'generator.refillHours': {
+    says: 'hours a charger takes from one state of charge to another, the absorption tail with it',
+    inputs: {
+      ...kinetic,
+      from: share,
+      to: share,
+      chargeA: number('A', 1e-6, 1e5),
+      efficiency: optional(number('share', 0.01, 1), 0.85),
+    },
+    outputs: {
+      hours: 'h, null when not within 96 h',
+      tailHours: 'h',
+      meanShare: 'mean share of the charger’s current',
+    },
+    source: 'Manwell & McGowan (1993), stepped by 3 minutes',
+    run: (input) => {
+      const { hours, ...rest } = refillHours(
+        input.all(),
+        input.number('from'),
+        input.number('to'),
+        input.number('chargeA'),
+        input.number('efficiency'),
+      )
+      return { hours: Number.isFinite(hours) ? hours : null, ...rest }
+    },
   },
   'generator.derate': {
     says: 'power a generator really gives at a place',

@@ -1,9 +1,14 @@
+import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh } from '../bank/layout.ts'
 import type { Design } from '../design/types.ts'
 import { derate } from '../generator/power.ts'
+import { refillHours } from '../generator/refill.ts'
+import { bankKinetic } from '../winter/plan.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
 import { climateOf } from '../weather/ruling.ts'
+
+const LONGEST_REFILL_H = 96
 
 export function generatorSheets(design: Design, add: Add): void {
   const { generator, inverter, bank, place } = design
@@ -43,11 +48,21 @@ export function generatorSheets(design: Design, add: Add): void {
     ),
   )
   const refillAh = ratedAh(bank.part) * bank.inParallel * (generator.stopStateOfCharge - generator.startStateOfCharge)
+  const { chargeEfficiency } = CHEMISTRIES[bank.part.chemistry]
+  const { startStateOfCharge, stopStateOfCharge } = generator
+  // a bank that never gets there is shown at the longest that is looked at
+  const found = refillHours(bankKinetic(design), startStateOfCharge, stopStateOfCharge, chargeA, chargeEfficiency)
+  const refill = { ...found, hours: Math.min(found.hours, LONGEST_REFILL_H) }
   add(
-    worked('generator.refill-hours', 'Hours to refill', refillAh / chargeA, 'h', {
-      says: '(stop − start level) × capacity ÷ charging current, before the absorption tail',
-      terms: [term('capacity to put back', refillAh, 'Ah'), term('charging current', chargeA, 'A')],
-      source: 'charge balance; the winter run adds the tail',
+    worked('generator.refill-hours', 'Hours to refill', refill.hours, 'h', {
+      says: 'charging current into the bank from start to stop level, falling where the bank accepts no more',
+      terms: [
+        term('capacity to put back', refillAh, 'Ah'),
+        term('charging current', chargeA, 'A'),
+        term('stored of it', chargeEfficiency, 'share'),
+        term('of these hours in the absorption tail', refill.tailHours, 'h'),
+      ],
+      source: 'Manwell & McGowan 1993 charge limit for lead-acid; charge balance for lithium',
     }),
   )
 }

@@ -6,6 +6,8 @@ import { WinterEngine } from '../winter/engine.ts'
 import { summariseWinter, type WinterSummary } from '../winter/summary.ts'
 import { runStartDay } from '../sun/calendar.ts'
 import { verdict } from '../winter/verdict.ts'
+import { candidates, provedBottleneck, type Candidate } from '../suggest/winter.ts'
+import { invariantProblems } from '../design/invariants.ts'
 import { findings, RULES, stepLevel } from './registry.ts'
 import { STEPS } from './rule.ts'
 
@@ -185,11 +187,55 @@ describe('the verdict', () => {
   })
   it.each([
     [made(220, 40, 1, 0), /^The sun carries the dark months almost alone/],
-    [made(150, 100, 60, 0), /Storage, or a generator that fills it too far/],
-    [made(150, 5, 60, 0), /Panels or loads hold this design back, not storage/],
-    [made(150, 30, 60, 0), /in balance/],
+    [made(150, 100, 60, 0), /points to storage, or to a generator that fills it too far/],
+    [made(150, 5, 60, 0), /hardly any sun is thrown away. That points to panels or loads/],
+    [made(150, 30, 60, 0), /points to panels and storage alike/],
     [made(150, 5, 0, 60), /240 kWh of the dark months go unmet/],
   ])('%#: names what limits the design', (summary, words) => {
     expect(verdict(design, summary)).toMatch(words)
+  })
+
+  it('what was proved is said in place of what it only points to', () => {
+    const says = verdict(design, made(150, 100, 60, 0), 'Tried: modules hold it back.')
+    expect(says).toMatch(/thrown away on bright days\. Tried: modules hold it back\.$/)
+    expect(says).not.toContain('points to')
+  })
+})
+
+describe('what the tried changes prove', () => {
+  const tried = (id: string, generatorHoursSaved: number, shortHoursSaved = 0): Candidate => ({
+    id,
+    says: id,
+    price: 1,
+    generatorHours: 0,
+    shortHours: 0,
+    generatorHoursSaved,
+    shortHoursSaved,
+    design: larkspurBench(),
+  })
+  it.each([
+    [5, 20, /modules hold it back, not storage/],
+    [20, 5, /storage holds it back, not modules/],
+    [16, 21, /about equally short/],
+    [0, 0.2, /neither holds this design back/],
+    [-3, 4, /modules hold it back/],
+  ])('batteries save %s h, modules %s h', (battery, string, says) => {
+    expect(provedBottleneck([tried('battery', battery), tried('string', string)])).toMatch(says)
+  })
+  it('short hours weigh as ten of the generator’s', () => {
+    expect(provedBottleneck([tried('battery', 0, 5), tried('string', 20)])).toContain('storage holds it back')
+  })
+  it('says nothing where only one was tried', () => {
+    expect(provedBottleneck([tried('battery', 4)])).toBeNull()
+  })
+
+  it('every change tried is a sound design, and leaves the one it came from alone', () => {
+    for (const make of [larkspurBench, larkspurFlooded, gannetSkerry]) {
+      const subject = make()
+      const list = candidates(subject)
+      expect(list.map(({ id }) => id)).toContain('chemistry')
+      for (const candidate of list) expect(invariantProblems(candidate.design), candidate.says).toEqual([])
+      expect(subject).toEqual(make())
+    }
   })
 })

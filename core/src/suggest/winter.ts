@@ -1,4 +1,11 @@
-import type { Design } from '../design/types.ts'
+import { CHEMISTRIES } from '../bank/chemistry.ts'
+import { chemistryChoices } from '../bank/choices.ts'
+import type { Design, Load } from '../design/types.ts'
+import { derive } from '../derive/derive.ts'
+import { dailyEnergy } from '../loads/energy.ts'
+import { withTrials, type LoadChange } from '../loads/whatIf.ts'
+import { darkMonths } from '../sun/calendar.ts'
+import { decimal } from '../units/format.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
 import { bill } from '../money/parts.ts'
 import type { WinterEngine } from '../winter/engine.ts'
@@ -42,6 +49,7 @@ export function candidates(design: Design): { id: string; says: string; design: 
       ),
     ...arrays
       .slice(0, 1)
+      .filter(({ tracking, tiltSeasons }) => tracking === 'fixed' && tiltSeasons.length === 0)
       .flatMap((array) => [
         ...(array.tiltDeg <= 75
           ? [
@@ -80,17 +88,54 @@ export function candidates(design: Design): { id: string; says: string; design: 
         ]
       : []),
   ]
-  const largest = [...design.loads].filter((load) => load.priority === 'canWait')
-  for (const load of largest.slice(0, 2))
-    if (design.loads.length > 1)
-      list.push(
-        change(
-          `drop-${load.id}`,
-          `Do without ${load.name}`,
-          (copy) => (copy.loads = copy.loads.filter(({ id }) => id !== load.id)),
-        ),
-      )
-  return list
+  const drawing = design.loads.filter((load) => load.supply === 'electric')
+  const use = (load: Load) => dailyEnergy(load, darkMonths(place.latitudeDeg)[2])
+  const canWait = drawing.filter((load) => load.priority === 'canWait').sort((a, b) => use(b) - use(a))
+  for (const load of canWait.slice(0, 2))
+    if (drawing.length > 1) list.push(tried(design, `drop-${load.id}`, `Do without ${load.name}`, load, 'out'))
+  const [largest] = [...drawing].sort((a, b) => use(b) - use(a))
+  if (largest && use(largest) > 0)
+    list.push(tried(design, `half-${largest.id}`, `Use ${largest.name} half as much`, largest, 'half'))
+  return [...list, ...otherChemistry(design)]
+}
+
+function tried(design: Design, id: string, says: string, load: Load, what: LoadChange) {
+  return { id, says, design: withTrials(design, [{ loadId: load.id, change: what }]) }
+}
+
+/** A bank of the other kind, lead for lithium or lithium for lead, as the hand method sizes it. */
+function otherChemistry(design: Design): { id: string; says: string; design: Design }[] {
+  const { worked, batteryC } = derive(design)
+  const wanted = design.bank.part.chemistry === 'lfp' ? 'flooded' : 'lfp'
+  const choice = chemistryChoices(design, worked['loads.battery-day'].value, batteryC).find(
+    ({ chemistry }) => chemistry === wanted,
+  )
+  if (!choice) return []
+  const facts = CHEMISTRIES[wanted]
+  const { startStateOfCharge } = design.generator
+  return [
+    {
+      id: 'chemistry',
+      says: `A bank of ${choice.inSeries} × ${choice.inParallel} “${choice.part.name}”`,
+      design: {
+        ...design,
+        bank: {
+          ...design.bank,
+          part: choice.part,
+          inSeries: choice.inSeries,
+          inParallel: choice.inParallel,
+          order: [],
+          weak: [],
+          allowedDepth: facts.depth,
+          cutoffStateOfCharge: facts.cutoff,
+        },
+        generator: {
+          ...design.generator,
+          stopStateOfCharge: Math.max(facts.generatorStop, startStateOfCharge + 0.05),
+        },
+      },
+    },
+  ]
 }
 
 /**
@@ -136,4 +181,26 @@ export function whatNext(
 export function worth({ generatorHoursSaved, shortHoursSaved, price }: Candidate): number {
   const saved = generatorHoursSaved + SHORT_HOUR_WEIGHT * shortHoursSaved
   return saved > 0 ? (saved / Math.max(price, 10)) * 1000 : saved
+}
+
+/**
+ * What holds a design back, proved by the changes that were tried over the same winters: more storage against more
+ * modules, by the generator hours and short hours each saves.
+ *
+ * @returns one sentence, or null where neither was tried
+ */
+export function provedBottleneck(list: readonly Candidate[]): string | null {
+  const battery = list.find(({ id }) => id === 'battery')
+  const string = list.find(({ id }) => id === 'string')
+  if (!battery || !string) return null
+  const saves = ({ generatorHoursSaved, shortHoursSaved }: Candidate) =>
+    `${decimal(generatorHoursSaved, 0)} generator hours${Math.abs(shortHoursSaved) >= 0.5 ? ` and ${decimal(shortHoursSaved, 0)} short hours` : ''}`
+  const tried = `Tried over the same winters, one more string of batteries saves ${saves(battery)} a year and one more string of modules ${saves(string)}`
+  const weight = ({ generatorHoursSaved, shortHoursSaved }: Candidate) =>
+    generatorHoursSaved + SHORT_HOUR_WEIGHT * shortHoursSaved
+  const [stored, made] = [weight(battery), weight(string)]
+  if (Math.max(stored, made) < 1) return `${tried}: neither holds this design back.`
+  if (made > 2 * stored) return `${tried}: modules hold it back, not storage.`
+  if (stored > 2 * made) return `${tried}: storage holds it back, not modules.`
+  return `${tried}: both are about equally short.`
 }

@@ -4,10 +4,12 @@ import { significant } from '../units/format.ts'
 import type { WinterSummary } from './summary.ts'
 
 /**
- * One sentence that says what holds a design back in winter, from the energies of the run: much curtailed in the dark
- * months means storage is short, little curtailed and much generated means sun is.
+ * What holds a design back in winter, in words. The energies of the run only point to it (much curtailed in the dark
+ * months to storage, little to panels); where single changes have been tried, what they prove is said instead.
+ *
+ * @param proved of {@link provedBottleneck}, or null while nothing has been tried
  */
-export function verdict(design: Design, winter: WinterSummary): string {
+export function verdict(design: Design, winter: WinterSummary, proved: string | null = null): string {
   const dark = darkMonths(design.place.latitudeDeg).slice(1, 5)
   const sum = (months: readonly number[]) => dark.reduce((total, month) => total + months[month], 0)
   const array = sum(winter.months.arrayKWh)
@@ -24,9 +26,16 @@ export function verdict(design: Design, winter: WinterSummary): string {
     generated >= unmet
       ? `The generator gives ${percent(share)} of the dark months’ energy`
       : `${significant(unmet)} kWh of the dark months go unmet`
-  if (spilled > 0.25)
-    return `${leans}, while ${percent(spilled)} of the sun is thrown away on bright days. Storage, or a generator that fills it too far, holds this design back rather than panels.`
-  if (spilled < 0.1)
-    return `${leans}, and hardly any sun is thrown away. Panels or loads hold this design back, not storage.`
-  return `${leans}; ${percent(spilled)} of the sun is thrown away. Panels and storage are in balance, and both are short of the load.`
+  const thrown =
+    spilled < 0.1
+      ? 'hardly any sun is thrown away'
+      : `${percent(spilled)} of the sun is thrown away${spilled > 0.25 ? ' on bright days' : ''}`
+  if (proved) return `${leans}, and ${thrown}. ${proved}`
+  const points =
+    spilled > 0.25
+      ? 'That points to storage, or to a generator that fills it too far'
+      : spilled < 0.1
+        ? 'That points to panels or loads rather than storage'
+        : 'That points to panels and storage alike'
+  return `${leans}, and ${thrown}. ${points}; What next tries it over the same winters.`
 }

@@ -10,6 +10,7 @@ import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import LegBars from './LegBars.vue'
+import SurgeTable from './SurgeTable.vue'
 
 const design = useDesign()
 const prefs = usePrefs()
@@ -106,6 +107,7 @@ const SCHOOLS = [
         />
       </div>
     </section>
+    <SurgeTable v-if="design.derived" />
     <div class="two">
       <LegBars v-if="design.derived" />
       <section v-if="design.derived" class="card">

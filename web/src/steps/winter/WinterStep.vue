@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MONTH_NAMES, verdict } from '@ambrel/core'
+import { MONTH_NAMES, provedBottleneck, verdict } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import NumberField from '../../fields/NumberField.vue'
 import Figure from '../../frame/Figure.vue'
@@ -16,7 +16,13 @@ const prefs = usePrefs()
 const winter = useWinter()
 const summary = computed(() => design.winterSummary)
 const short = computed(() => (summary.value ? Math.max(...Object.values(summary.value.oneInTen.shortHours)) : null))
-const says = computed(() => (summary.value && design.document ? verdict(design.document, summary.value) : ''))
+/** What the tried changes prove, while they are of the design as it stands. */
+const proved = computed(() =>
+  winter.ranked?.for === design.document && winter.ranked ? provedBottleneck(winter.ranked.list) : null,
+)
+const says = computed(() =>
+  summary.value && design.document ? verdict(design.document, summary.value, proved.value) : '',
+)
 /** Months in the order of the run, so that winter stands in the middle. */
 const order = computed(() =>
   Array.from({ length: 12 }, (_, i) => ((design.document?.place.latitudeDeg ?? 0) >= 0 ? i + 6 : i) % 12),
@@ -52,7 +58,7 @@ const series = computed(() => {
     />
   </StepHead>
   <template v-if="summary">
-    <p class="verdict">{{ says }}</p>
+    <p class="verdict" data-verdict>{{ says }}</p>
     <div class="row wrap figures">
       <Figure :value="prefs.show(short, 'h')" label="short, 1 year in 10" />
       <Figure :value="prefs.show(summary.median.generatorHours, 'h')" label="generator, typical" />

@@ -1,0 +1,93 @@
+import { coldFactor } from '../bank/chemistry.ts'
+import { bankNominalV, bankOhm } from '../bank/layout.ts'
+import { stringsAtLimit } from '../bank/strings.ts'
+import { restedVoltage, sag } from '../bank/voltage.ts'
+import type { Design } from '../design/types.ts'
+
+/** What a start meets: the inverter, the bank's voltage, the bank's current. */
+export interface SurgeQuestion {
+  /** what else runs, and the watts of the start on top, W */
+  baseW: number
+  startW: number
+  /** what the inverter gives for the seconds of a start, W */
+  surgeRatingW: number
+  efficiency: number
+  /** rested voltage and internal resistance of the bank as it is charged and as warm as it is */
+  openCircuitV: number
+  ohm: number
+  lowCutV: number
+  /** current the bank may give for those seconds, A */
+  surgeLimitA: number
+}
+
+export interface SurgeAnswer {
+  starts: boolean
+  /** what stops it first, `none` where nothing does */
+  limitedBy: 'none' | 'inverter' | 'voltage' | 'bank-current'
+  outputW: number
+  /** of the bank during the start; null where it cannot be carried at all */
+  volts: number | null
+  amps: number | null
+}
+
+/**
+ * Whether a start is carried: within the inverter's surge rating, the bank's voltage above its low cut-out under that
+ * power, the current within what the bank may give.
+ *
+ * @throws RangeError for an efficiency outside 0…1
+ * Source: constant power through an internal resistance, V = (E + √(E² − 4PR))/2.
+ */
+export function surge(question: SurgeQuestion): SurgeAnswer {
+  const { baseW, startW, surgeRatingW, efficiency, openCircuitV, ohm, lowCutV, surgeLimitA } = question
+  if (!(efficiency > 0 && efficiency <= 1)) throw new RangeError(`efficiency ${efficiency} must lie between 0 and 1`)
+  const outputW = baseW + startW
+  const inputW = outputW / efficiency
+  const { volts } = sag(openCircuitV, ohm, inputW)
+  const amps = volts === null ? null : inputW / volts
+  const limitedBy =
+    outputW > surgeRatingW
+      ? 'inverter'
+      : volts === null || volts < lowCutV
+        ? 'voltage'
+        : amps! > surgeLimitA
+          ? 'bank-current'
+          : 'none'
+  return { starts: limitedBy === 'none', limitedBy, outputW, volts, amps }
+}
+
+/** The largest start at one state of charge and bank temperature. */
+export interface SurgeRow extends SurgeAnswer {
+  stateOfCharge: number
+  bankC: number
+}
+
+const CHARGES = [1, 0.8, 0.6, 0.4, 0.2]
+const WARM_C = 25
+
+/**
+ * The largest start through the charge of the bank, warm and as cold as the bank is planned for.
+ * @param peak on at once and with the largest start on top, W
+ * @param coldC temperature of the bank in its coldest month
+ */
+export function surgeTable(design: Design, peak: { continuousW: number; surgeW: number }, coldC: number): SurgeRow[] {
+  const { bank, inverter } = design
+  const { part, quantity } = inverter
+  const nominal = bank.part.chemistry === 'lfp' ? bankNominalV(bank) : bank.systemV
+  const temperatures = coldC < WARM_C - 1 ? [WARM_C, coldC] : [WARM_C]
+  return temperatures.flatMap((bankC) =>
+    CHARGES.filter((charge) => charge >= bank.cutoffStateOfCharge).map((stateOfCharge) => ({
+      stateOfCharge,
+      bankC,
+      ...surge({
+        baseW: peak.continuousW,
+        startW: peak.surgeW - peak.continuousW,
+        surgeRatingW: part.surgeW * quantity,
+        efficiency: part.fullLoadEfficiency,
+        openCircuitV: restedVoltage(bank.part.chemistry, nominal, stateOfCharge),
+        ohm: bankOhm(bank) / coldFactor(bank.part.chemistry, bankC),
+        lowCutV: part.lowCutV,
+        surgeLimitA: bank.part.surgeA * stringsAtLimit(bank),
+      }),
+    })),
+  )
+}
