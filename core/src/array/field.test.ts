@@ -12,7 +12,7 @@ import { suggestArray } from '../suggest/array.ts'
 import { moreArray } from '../suggest/moreArray.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { arrayYield, bankWear, oversizing } from '../winter/yields.ts'
-import { boardStrings, moveModule, moveString } from './board.ts'
+import { boardRows, boardStrings, moveModule, moveString } from './board.ts'
 import { layouts, refusedLayouts } from './layouts.ts'
 import { racking, winterSun } from './racking.ts'
 import { unlikeGroups, unlikeLossAt } from './unlike.ts'
@@ -131,6 +131,24 @@ describe('the board', () => {
     expect(unlikeGroups(moved)).toHaveLength(1)
     const again = moveModule(moved, boardStrings(moved)[1].key, boardStrings(moved)[0].key)
     expect(again.arrays.map(({ inSeries, inParallel }) => [inSeries, inParallel])).toEqual([[7, 2]])
+  })
+
+  it('each string tells its volts, and what its controller makes of them', () => {
+    const design = two()
+    const { chargeV, arrays } = derive(design)
+    const [row] = boardRows(design, chargeV)
+    expect(row.coldV).toBeCloseTo(arrays[0].cold.coefficient, 9)
+    expect(row.hotV).toBeCloseTo(arrays[0].hotV, 9)
+    expect([row.tooHigh, row.tooLow]).toEqual([false, false])
+    const moved = moveString(design, row.key, 'controller-2')
+    const there = boardRows(moved, chargeV).find(({ controllerId }) => controllerId === 'controller-2')!
+    expect([there.tooHigh, there.tooLow]).toEqual([true, false])
+    expect(
+      boardRows(
+        changed(two(), (d) => (d.arrays[0].inSeries = 1)),
+        chargeV,
+      )[0].tooLow,
+    ).toBe(true)
   })
 
   it('the last module of a string takes the string with it', () => {

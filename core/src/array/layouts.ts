@@ -25,6 +25,11 @@ export interface LayoutQuestion {
 
 /** A tracker on the battery side must stay this far above the charging voltage. */
 const HEADROOM_V = 5
+/** Volts a string must keep on a hot afternoon for this controller and this charging voltage. */
+export function trackerNeedsV(controller: Pick<ControllerPart, 'minTrackV'>, chargeV: number): number {
+  return Math.max(controller.minTrackV, chargeV + HEADROOM_V)
+}
+
 /** Arrays beyond this share of what the controller can pass are refused; below it the excess is clipped. */
 const OVERSIZE_LIMIT = 1.5
 
@@ -99,7 +104,7 @@ function stringFits(
 ): boolean {
   const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
-  return coldV <= controller.maxInputV && hotV >= Math.max(controller.minTrackV, chargeV + HEADROOM_V)
+  return coldV <= controller.maxInputV && hotV >= trackerNeedsV(controller, chargeV)
 }
 
 function describe(
@@ -140,7 +145,7 @@ export function refusedLayouts(question: LayoutQuestion): RefusedLayout[] {
     const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
     const high = coldV > controller.maxInputV
     if (high) above++
-    const needed = Math.max(controller.minTrackV, chargeV + HEADROOM_V)
+    const needed = trackerNeedsV(controller, chargeV)
     refused.push({
       inSeries,
       coldV,

@@ -37,3 +37,8 @@ export function lossFactor(array: ArrayField): number {
 export function arrayRatedW(array: Pick<ArrayField, 'module' | 'inSeries' | 'inParallel'>): number {
   return array.module.ratedW * array.inSeries * array.inParallel
 }
+
+/** Whether a short in one string would be fed more by the others than its modules stand: (n − 1)·1.25·Isc over the fuse rating. */
+export function needsStringFuses({ inParallel, module }: Pick<ArrayField, 'inParallel' | 'module'>): boolean {
+  return (inParallel - 1) * 1.25 * module.iscA > module.seriesFuseA
+}

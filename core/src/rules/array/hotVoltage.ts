@@ -1,3 +1,4 @@
+import { trackerNeedsV } from '../../array/layouts.ts'
 import { volts } from '../say.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 
@@ -10,7 +11,7 @@ export const hotVoltageRule: Rule = {
       if (controller?.part.kind !== 'tracker') return []
       const { hotV } = derived.arrays[i]
       const openV = (hotV * array.module.vocV) / array.module.vmpV
-      const needed = Math.max(controller.part.minTrackV, derived.chargeV + 5)
+      const needed = trackerNeedsV(controller.part, derived.chargeV)
       const more = { working: `array.hot-voltage.${array.id}` }
       if (openV < controller.part.startV)
         return [

@@ -1,3 +1,4 @@
+import { needsStringFuses } from '../../array/power.ts'
 import { amps } from '../say.ts'
 import { watch, type Rule } from '../rule.ts'
 
@@ -6,7 +7,7 @@ export const stringFuses: Rule = {
   step: 'array',
   check: ({ design: { arrays } }) =>
     arrays
-      .filter(({ inParallel, module }) => (inParallel - 1) * 1.25 * module.iscA > module.seriesFuseA)
+      .filter(needsStringFuses)
       .map((array) =>
         watch(
           array.id,

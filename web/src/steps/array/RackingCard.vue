@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { racking, winterSun } from '@ambrel/core'
+import { needsStringFuses, racking, winterSun } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import NumberField from '../../fields/NumberField.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -16,8 +16,7 @@ const list = computed(() =>
   design.document!.arrays.map((array) => {
     const count = array.inSeries * array.inParallel
     const wanted = Math.min(count, Math.max(1, Math.round(rows.value[array.id] ?? (count > 10 ? 2 : 1))))
-    const fused = (array.inParallel - 1) * 1.25 * array.module.iscA > array.module.seriesFuseA
-    return { array, wanted, fused, needs: racking(array, wanted, sun.value) }
+    return { array, wanted, fused: needsStringFuses(array), needs: racking(array, wanted, sun.value) }
   }),
 )
 </script>

@@ -1,15 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import {
-  boardStrings,
-  coldVoltage,
-  hottestCellC,
-  hotVoltage,
-  moveModule,
-  moveString,
-  type BoardString,
-  type Design,
-} from '@ambrel/core'
+import { boardRows, moveModule, moveString, type BoardString, type Design } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -24,43 +15,13 @@ const refused = ref('')
 const held = ref<{ kind: 'module' | 'string'; key: string } | null>(null)
 const over = ref('')
 
-const strings = computed(() => boardStrings(design.document!))
+const strings = computed(() => boardRows(design.document!, design.derived!.chargeV))
 const sections = computed(() =>
   design.document!.controllers.map((controller) => ({
     controller,
-    rows: strings.value.filter(({ controllerId }) => controllerId === controller.id).map(row),
+    rows: strings.value.filter(({ controllerId }) => controllerId === controller.id),
   })),
 )
-function row(string: BoardString) {
-  const { place, schools, arrays } = design.document!
-  const array = arrays.find(({ id }) => id === string.arrayId)!
-  const { module } = array
-  const { inSeries } = string
-  const part = design.document!.controllers.find(({ id }) => id === string.controllerId)!.part
-  const coldV = coldVoltage({
-    inSeries,
-    vocV: module.vocV,
-    betaVocPctPerK: module.betaVocPctPerK,
-    coldestC: place.recordLowC,
-    method: schools.coldVoltage,
-  })
-  const hotV = hotVoltage({
-    inSeries,
-    vmpV: module.vmpV,
-    betaVmpPctPerK: module.gammaPctPerK,
-    hottestCellC: hottestCellC(place.recordHighC, module),
-  })
-  return {
-    ...string,
-    name: `${array.name} ${Number(string.key.split(':').at(-1)) + 1}`,
-    module: module.name,
-    coldV,
-    hotV,
-    amps: module.impA,
-    tooHigh: coldV > part.maxInputV,
-    tooLow: part.kind === 'tracker' && hotV < Math.max(part.minTrackV, design.derived!.chargeV + 5),
-  }
-}
 
 function apply(label: string, make: (design: Design) => Design): void {
   refused.value = ''
