@@ -9,7 +9,7 @@ import { climateAt } from '../weather/climates.ts'
 import { contrastingWinters } from '../weather/contrast.ts'
 import { WinterEngine } from './engine.ts'
 import { darkSeason, summariseWinter } from './summary.ts'
-import { compareSources, skyReport, tiltChoices } from './sky.ts'
+import { compareSources, skyReport, sunLostTo, tiltChoices } from './sky.ts'
 
 /** The demo moved to another latitude, its climate, seasons and azimuth with it. */
 function at(latitudeDeg: number, longitudeDeg = 20, utcOffsetH = 1): Design {
@@ -110,6 +110,29 @@ describe('the hours of a day', () => {
     expect(sun.dailyExtraWhM2[344]).toBe(0)
     const midsummer = 172 * 24
     for (let hour = 0; hour < 24; hour++) expect(sun.extraWhM2[midsummer + hour]).toBeGreaterThan(0)
+  })
+})
+
+describe('sun lost to a horizon', () => {
+  const ring = (elevationDeg: number, cover: 'terrain' | 'leafless' = 'terrain') => [
+    { azimuthDeg: 90, elevationDeg, cover },
+    { azimuthDeg: 270, elevationDeg, cover },
+  ]
+
+  it('is nothing under an open sky, more the higher it stands, most in the dark months', () => {
+    const design = larkspurBench()
+    expect(sunLostTo(design, []).every((share) => Math.abs(share) < 1e-12)).toBe(true)
+    const [low, high] = [5, 15].map((elevation) => sunLostTo(design, ring(elevation)))
+    low.forEach((share, month) => expect(share).toBeLessThanOrEqual(high[month] + 1e-12))
+    expect(high[11]).toBeGreaterThan(high[5])
+  })
+
+  it('leafless trees take less than a hill in winter, and of no month more than all', () => {
+    const design = larkspurBench()
+    expect(sunLostTo(design, ring(25, 'leafless'))[0]).toBeLessThan(sunLostTo(design, ring(25))[0])
+    expect(Math.max(...sunLostTo(design, ring(89)))).toBeLessThanOrEqual(1)
+    expect(sunLostTo(at(78), ring(10))[11]).toBe(0)
+    expect(sunLostTo({ ...design, arrays: [] }, ring(10)).every(Number.isFinite)).toBe(true)
   })
 })
 

@@ -4,6 +4,7 @@ import type { SunLeft, WinterEngine } from './engine.ts'
 import { figuresAt, type YearFigures } from './summary.ts'
 import { derive } from '../derive/derive.ts'
 import { sunYearOf } from '../derive/sunYearOf.ts'
+import type { HorizonPoint } from '../sun/horizon.ts'
 import { runStartDay } from '../sun/calendar.ts'
 import { bestTilt, latitudeRules, monthlyPlane, type BestTilt } from '../sun/monthly.ts'
 import { climateAt } from '../weather/climates.ts'
@@ -35,6 +36,21 @@ export function skyReport(engine: WinterEngine, design: Design, count: number): 
     spells: darkSpells(days, DARK_DAY_KWHM2),
     winters: contrastingWinters(days, runStartDay(design.place.latitudeDeg), design.place.latitudeDeg),
   }
+}
+
+/**
+ * Share of each month's sun on the first array (the level where there is none) that a horizon takes.
+ * @param horizon any profile, such as one that is being dragged
+ * @returns twelve shares 0…1; 0 in a month without sun
+ */
+export function sunLostTo(design: Design, horizon: readonly HorizonPoint[]): number[] {
+  const { place, schools, arrays } = design
+  const surface = surfaceOf(place, arrays[0] ?? { tiltDeg: 0, azimuthDeg: 180 }, schools.skyModel)
+  const sun = sunYearOf(place)
+  const { monthly } = climateOf(place)
+  const open = monthlyPlane(sun, monthly, { ...surface, horizon: [] })
+  const left = monthlyPlane(sun, monthly, { ...surface, horizon })
+  return open.map((whole, month) => (whole > 0 ? 1 - left[month] / whole : 0))
 }
 
 /** A tilt with what it collects in the chosen months. */

@@ -1,15 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import {
-  cellsOfHorizon,
-  climateOf,
-  horizonFromCells,
-  monthlyPlane,
-  MONTH_NAMES,
-  sunYearOf,
-  surfaceOf,
-  type HorizonPoint,
-} from '@ambrel/core'
+import { cellsOfHorizon, horizonFromCells, MONTH_NAMES, sunLostTo, type HorizonPoint } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import CellsDialog from '../../frame/CellsDialog.vue'
 import { saveCells } from '../../frame/files.ts'
@@ -23,21 +14,7 @@ const importing = ref(false)
 /** the profile under the pointer; null when none is dragged */
 const dragged = shallowRef<HorizonPoint[] | null>(null)
 
-const monthly = (horizon: readonly HorizonPoint[]) => {
-  const { arrays, schools } = design.document!
-  const array = arrays[0] ?? { tiltDeg: 0, azimuthDeg: 180 }
-  return monthlyPlane(sunYearOf(place.value), climateOf(place.value).monthly, {
-    ...surfaceOf(place.value, array, schools.skyModel),
-    horizon,
-  })
-}
-const sound = computed(() => design.derived !== null)
-const open = computed(() => (sound.value ? monthly([]) : null))
-const lost = computed(() => {
-  if (!open.value) return null
-  const left = monthly(dragged.value ?? place.value.horizon)
-  return open.value.map((whole, m) => (whole > 0 ? 1 - left[m] / whole : 0))
-})
+const lost = computed(() => (design.derived ? sunLostTo(design.document!, dragged.value ?? place.value.horizon) : null))
 function take(points: HorizonPoint[]): void {
   design.edit('horizon', (draft) => (draft.place.horizon = points))
 }
