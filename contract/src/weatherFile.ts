@@ -26,7 +26,6 @@ const CHUNK = 256 * 1024
 export interface Inspected {
   kind: 'epw' | 'tmy3' | 'csv'
   encoding: string
-  delimiter: string
   station: Station | null
   header: string[]
   /** some rows with hours, cells cut short */
@@ -102,7 +101,6 @@ export function inspectWeather(bytes: Uint8Array, utcOffsetH: number): Inspected
     return {
       kind,
       encoding,
-      delimiter: meta.delimiter,
       station,
       header: rows[mapping.firstRow - 2]?.map(shown) ?? [],
       sample: rows.slice(mapping.firstRow - 1).map((row) => row.map(shown)),
@@ -117,7 +115,6 @@ export function inspectWeather(bytes: Uint8Array, utcOffsetH: number): Inspected
   return {
     kind: 'csv',
     encoding,
-    delimiter: meta.delimiter,
     station: null,
     header: header.map(shown),
     sample: sample.map((row) => row.map(shown)),

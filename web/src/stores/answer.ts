@@ -17,11 +17,10 @@ export function useAnswer<T>(
   dependsOn: (design: Design) => unknown,
   ask: (service: Awaited<ReturnType<ReturnType<typeof useWinter>['side']>>, design: Design) => Promise<T>,
   everySource = false,
-): { answer: Ref<T | null>; asking: Ref<boolean>; problem: Ref<string> } {
+): { answer: Ref<T | null>; problem: Ref<string> } {
   const design = useDesign()
   const winter = useWinter()
   const answer = shallowRef<T | null>(null)
-  const asking = ref(false)
   const problem = ref('')
   let gone = false
   onBeforeUnmount(() => (gone = true))
@@ -33,7 +32,6 @@ export function useAnswer<T>(
     async (now) => {
       const subject = design.document
       if (now === '' || !subject) return
-      asking.value = true
       try {
         const service = await winter.side(subject, everySource)
         const result = await ask(service, toRaw(subject))
@@ -42,11 +40,9 @@ export function useAnswer<T>(
         problem.value = ''
       } catch (error) {
         problem.value = (error as Error).message
-      } finally {
-        asking.value = false
       }
     },
     { immediate: true },
   )
-  return { answer, asking, problem }
+  return { answer, problem }
 }

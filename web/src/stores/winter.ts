@@ -13,7 +13,6 @@ export const useWinter = defineStore('winter', () => {
   const winters = shallowRef<Winters | null>(null)
   const progress = ref(0)
   const running = ref(false)
-  const stripMs = ref(0)
   const ranked = shallowRef<{ for: Design; list: Candidate[] } | null>(null)
   const ranking = ref(false)
   const ghost = shallowRef<{ says: string; winters: Winters } | null>(null)
@@ -36,12 +35,10 @@ export const useWinter = defineStore('winter', () => {
 
   async function run(wanted: Design): Promise<void> {
     const mine = ++asked
-    const began = performance.now()
     running.value = true
     progress.value = 0
     const show = (result: Winters) => {
       if (mine !== asked) return
-      if (result.years <= 10 || winters.value === null || stripMs.value === 0) stripMs.value = performance.now() - began
       winters.value = result
       design.winterSummary = result.summary
     }
@@ -127,7 +124,6 @@ export const useWinter = defineStore('winter', () => {
     lacks,
     failure,
     side,
-    stripMs,
     ranked,
     ranking,
     ghost,

@@ -38,8 +38,6 @@ interface Slots {
   slot: Float64Array
   first: number
   last: number
-  /** the months come from different years and were put after each other */
-  typical: boolean
 }
 
 /**
@@ -135,7 +133,7 @@ function byYear(hourOfYear: Float64Array, years: Int32Array, report: ImportRepor
     throw new ImportRefused(
       `the times reach over ${Math.round((last - first) / HOURS)} years; at most ${MOST_YEARS}. Is a year mistyped, or the order of day and month another?`,
     )
-  return { slot, first, last, typical }
+  return { slot, first, last }
 }
 
 /** First and last hour of some slots, and the share of the hours between that are there. */
