@@ -1,4 +1,4 @@
-import { derive, figuresAt, larkspurBench, runPlanOf, runStartDay, summariseWinter, WinterEngine } from '@ambrel/core'
+import { derive, larkspurBench, summariseWinter, WinterEngine } from '@ambrel/core'
 
 /** Prints how fast the core is: the median of several rounds after warming up, and ratios to a plain loop. */
 const json = process.argv.includes('--json')
@@ -48,9 +48,8 @@ report(
 )
 
 engine.run(design, { years: YEARS, seed: 7 })
-const plan = runPlanOf(design)
 const loop = () => {
-  for (let i = 0; i < YEARS; i++) engine.year(design, plan, 7, i)
+  for (let i = 0; i < YEARS; i++) engine.year(design, 7, i)
 }
 time(5, loop)
 const loopMs = time(9, loop)
@@ -72,7 +71,7 @@ report(
   time(15, () => {
     design.loads[0] = { ...design.loads[0], basis: 'rated', runningW: 90 + (watts++ % 7) }
     const years = engine.run(design, { years: 10, seed: 7 })
-    summariseWinter(years, design.place.latitudeDeg, runStartDay(design.place.latitudeDeg))
+    summariseWinter(years, design)
   }),
   'ms',
 )
@@ -81,7 +80,7 @@ report(
   'winter.strip-new-tilt',
   time(7, () => {
     design.arrays[0] = { ...design.arrays[0], tiltDeg: 40 + (tilt++ % 40) }
-    figuresAt(engine.run(design, { years: 10, seed: 7 }), 0.5)
+    summariseWinter(engine.run(design, { years: 10, seed: 7 }), design)
   }),
   'ms',
 )

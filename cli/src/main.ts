@@ -1,5 +1,14 @@
 import { Command, CommanderError } from 'commander'
-import { derive, findings, larkspurBench, MAX_YEARS, runStartDay, summariseWinter, WinterEngine } from '@ambrel/core'
+import {
+  derive,
+  findings,
+  larkspurBench,
+  MAX_YEARS,
+  MONTH_START,
+  summariseWinter,
+  WinterEngine,
+  yearsOfRun,
+} from '@ambrel/core'
 import { formatPage } from '@ambrel/contract'
 import { calc, calcLines, listFunctions } from './calc.ts'
 import { InputError, readDesign, wholeNumber, withWeather } from './files.ts'
@@ -7,6 +16,14 @@ import { runDesign } from './run.ts'
 
 const WRONG_INPUT = 2
 const WEATHER_HELP = 'runs the years of an EPW, TMY3 or hourly CSV file in place of made ones'
+interface RunOptions {
+  years?: string
+  seed?: string
+  trace?: string
+  weather?: string
+  from?: string
+}
+
 const print = (value: unknown): void => {
   process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
 }
@@ -28,7 +45,7 @@ function program(): Command {
       const engine = new WinterEngine()
       if (series) engine.provide(design.place.hours!.fileId, series)
       const results = engine.run(design, { years, seed: design.winter.seed })
-      const winter = summariseWinter(results, design.place.latitudeDeg, runStartDay(design.place.latitudeDeg))
+      const winter = summariseWinter(results, design)
       const all = findings({ design, derived: derive(design), winter })
       print({
         findings: all.map(({ id, step, level, subject, says, because }) => ({
@@ -54,12 +71,19 @@ function program(): Command {
     .option('--seed <n>', 'whole number')
     .option('--trace <csv>', 'writes every hour to this file')
     .option('--weather <file>', WEATHER_HELP)
-    .action((file: string, options: { years?: string; seed?: string; trace?: string; weather?: string }) => {
+    .option('--from <month>', '1 to 12: every year starts on the first of this month with a full bank')
+    .action((file: string, options: RunOptions) => {
       const { design, series } = withWeather(readDesign(file), options.weather)
       const years =
         options.years === undefined ? design.winter.years : wholeNumber('--years', options.years, 1, MAX_YEARS)
       const seed = options.seed === undefined ? design.winter.seed : wholeNumber('--seed', options.seed, 0, 2147483647)
-      print(runDesign(design, series, years, seed, options.trace))
+      const from = options.from === undefined ? null : MONTH_START[wholeNumber('--from', options.from, 1, 12) - 1]
+      const held = yearsOfRun(design.place, years)
+      if (held < years)
+        process.stderr.write(
+          `ambrel: the weather file holds ${held} of the ${years} years asked for; ${held} are run\n`,
+        )
+      print(runDesign(design, series, { years: held, seed, from }, options.trace))
     })
 
   ambrel

@@ -1,11 +1,12 @@
 import { writeFileSync } from 'node:fs'
 import {
   emptyTrace,
+  PERCENTILES,
+  TRACE_COLUMNS,
+  partsOf,
   figuresAt,
   figuresOf,
-  runPlanOf,
   WinterEngine,
-  yearsOfRun,
   type Design,
   type HourlySeries,
   type Trace,
@@ -20,40 +21,39 @@ export function balanceOf(year: YearResult) {
 
 /**
  * Runs a design and puts its years, median and 1 in 10 together.
- * @param series imported hours the design is set to, or null; a run ends with them
+ * @param series imported hours the design is set to, or null
+ * @param years no more than those hours hold
+ * @param from day of year on which every year starts; null for the usual
  */
 export function runDesign(
   design: Design,
   series: HourlySeries | null,
-  years: number,
-  seed: number,
+  { years, seed, from }: { years: number; seed: number; from: number | null },
   tracePath?: string,
 ) {
-  const engine = new WinterEngine()
+  const engine = new WinterEngine(from)
   if (series) engine.provide(design.place.hours!.fileId, series)
-  const length = yearsOfRun(design.place, years)
-  const plan = runPlanOf(design)
   const traces: Trace[] = []
-  const results = Array.from({ length }, (_, index) => {
-    const trace = tracePath ? emptyTrace() : null
+  const results = Array.from({ length: years }, (_, index) => {
+    const trace = tracePath ? emptyTrace(partsOf(design)) : null
     if (trace) traces.push(trace)
-    return engine.year(design, plan, seed, index, trace)
+    return engine.year(design, seed, index, trace)
   })
-  if (tracePath) writeFileSync(tracePath, traceCsv(traces))
+  if (tracePath) writeFileSync(tracePath, traceCsv(traces, partsOf(design) === 1 ? 'hour' : 'quarter'))
+  const figures = results.map((year) => figuresOf(year, design.generator.fuelTripDays))
   return {
-    years: results.map((year) => ({ ...figuresOf(year), ...balanceOf(year) })),
-    median: figuresAt(results, 0.5),
-    oneInTen: figuresAt(results, 0.9),
+    years: results.map((year, i) => ({ ...figures[i], ...balanceOf(year) })),
+    median: figuresAt(figures, PERCENTILES.median),
+    oneInTen: figuresAt(figures, PERCENTILES.oneInTen),
   }
 }
 
-function traceCsv(traces: readonly Trace[]): string {
-  const columns = ['stateOfCharge', 'arrayW', 'generatorW', 'servedW', 'unmetW', 'curtailedW'] as const
-  const lines = [`year,hour,${columns.join(',')}`]
+function traceCsv(traces: readonly Trace[], stepWord: string): string {
+  const lines = [`year,${stepWord},${TRACE_COLUMNS.join(',')}`]
   traces.forEach((trace, year) => {
     for (let hour = 0; hour < trace.arrayW.length; hour++)
       lines.push(
-        `${year + 1},${hour},${columns.map((column) => trace[column][hour].toFixed(column === 'stateOfCharge' ? 5 : 1)).join(',')}`,
+        `${year + 1},${hour},${TRACE_COLUMNS.map((column) => trace[column][hour].toFixed(column === 'stateOfCharge' ? 5 : 1)).join(',')}`,
       )
   })
   return `${lines.join('\n')}\n`

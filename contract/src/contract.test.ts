@@ -10,7 +10,7 @@ describe('the published format', () => {
     const page = readFileSync(new URL('../../docs/file-format.md', import.meta.url), 'utf8')
     expect(page, 'run: npx ambrel format > docs/file-format.md').toBe(formatPage())
     expect(page).toContain('| `place.latitudeDeg` | number, -90 to 90 |')
-    expect(page).toContain('| `loads[].leg` | one of `A`, `B`, `AB`, `DC` |')
+    expect(page).toContain('| `loads[].leg` | one of `A`, `B`, `C`, `AB`, `ABC`, `DC` |')
     expect(page).toContain('| `generator.fullChargeEveryDays` | number, 1 to 365, or null |')
   })
 })
@@ -49,7 +49,7 @@ describe('the contract of a design', () => {
     ['runs.0.size', '7 AWG', 'size "7 AWG" is not allowed; one of 14 AWG'],
     ['name', '', 'name is empty'],
     ['place.monthly', [], 'monthly has 0 entries; exactly 12'],
-    ['version', 3, 'version 3 was written by a newer Ambrel'],
+    ['version', 4, 'version 4 was written by a newer Ambrel'],
     ['arrays.0.colour', 'blue', 'colour is not a field of this document'],
     ['generator.startStateOfCharge', NaN, 'startStateOfCharge'],
   ])('%s = %j is named', (path, value, message) => {

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION, MOST_YEARS } from '@ambrel/core'
+import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION, HOURS, MOST_YEARS } from '@ambrel/core'
 
 /** A finite number within bounds; text that looks like a number is refused, not converted. */
 const number = (min: number, max: number) => Joi.number().strict().min(min).max(max).required()
@@ -105,9 +105,11 @@ const load = Joi.object({
   supply: choice('electric', 'propane', 'out'),
   seasonShare: Joi.array().items(number(0, 10)).length(12).required(),
   hourShape: Joi.array().items(number(0, 1000)).length(24).required(),
-  leg: choice('A', 'B', 'AB', 'DC'),
+  leg: choice('A', 'B', 'C', 'AB', 'ABC', 'DC'),
   priority: choice('must', 'should', 'canWait'),
   movable: Joi.boolean().strict().required(),
+  storeDays: number(0, 60),
+  whenAway: Joi.boolean().strict().required(),
   startKind: choice('none', 'compressor', 'submersible-pump', 'soft-start-pump', 'induction-tool', 'universal-tool'),
   startW: orNull(number(0, 1000000)),
 })
@@ -134,6 +136,7 @@ const batteryPart = Joi.object({
   parallelLimit: whole(1, 64),
   weightKg: number(0, 5000),
   heaterW: number(0, 2000),
+  selfDischargePctPerMonth: number(0, 50),
   minChargeC: orNull(number(-40, 30)),
   price,
 })
@@ -146,6 +149,7 @@ const bank = Joi.object({
   autonomyDays: number(0.25, 60),
   allowedDepth: number(0.05, 1),
   cutoffStateOfCharge: number(0, 0.9),
+  absorbV: orNull(number(10, 70)),
   takeoff: choice('one-end', 'opposite-corners', 'equal-leads'),
   linkMilliohm: number(0, 100),
   order: Joi.array().items(whole(1, 400).optional()).unique().max(400).required(),
@@ -205,51 +209,63 @@ const array = Joi.object({
   ageYears: number(0, 60),
 })
 
-const controller = Joi.object({
+const controllerPart = Joi.object({
   id,
   name,
-  part: Joi.object({
-    id,
-    name,
-    kind: choice('tracker', 'pulse-width'),
-    trackers: whole(1, 8),
-    startV: number(0, 2000),
-    maxInputV: number(5, 2000),
-    minTrackV: number(0, 2000),
-    maxTrackV: number(1, 2000),
-    maxInputA: number(0.1, 1000),
-    outputA: number(0.1, 1000),
-    efficiency: number(0.5, 1),
-    selfW: number(0, 200),
-    price,
-  }).required(),
+  kind: choice('tracker', 'pulse-width', 'ac-coupled'),
+  trackers: whole(1, 8),
+  startV: number(0, 2000),
+  maxInputV: number(5, 2000),
+  minTrackV: number(0, 2000),
+  maxTrackV: number(1, 2000),
+  maxInputA: number(0.1, 1000),
+  outputA: number(0.1, 1000),
+  outputAcW: orNull(number(50, 200000)),
+  efficiency: number(0.5, 1),
+  selfW: number(0, 200),
+  price,
 })
+
+const controller = Joi.object({ id, name, part: controllerPart.required() })
 
 const inverter = Joi.object({
   part: Joi.object({
     id,
     name,
     topology: choice('split-phase', 'single-120', 'single-230'),
+    frequencyHz: choice(50, 60),
+    waveform: choice('sine', 'stepped'),
     ratedW: number(50, 200000),
     surgeW: number(50, 1000000),
     surgeS: number(0.01, 3600),
     idleW: number(0, 2000),
+    searchW: orNull(number(0, 2000)),
+    searchWakeW: number(0, 5000),
     peakEfficiency: number(0.3, 0.999),
     peakAtFraction: number(0.01, 0.95),
     fullLoadEfficiency: number(0.3, 0.999),
+    derateAboveC: number(-20, 80),
+    deratePctPerK: number(0, 20),
+    derateAboveM: number(0, 6000),
+    deratePctPer100M: number(0, 20),
     chargerA: number(0, 2000),
     chargerEfficiency: number(0.3, 0.999),
     transferA: number(0, 2000),
     lowCutV: number(5, 60),
     bankV: choice(12, 24, 48),
+    controller: controllerPart.allow(null).required(),
     weightKg: number(0, 2000),
     price,
   }).required(),
   quantity: whole(1, 12),
+  stacking: choice('parallel', 'split-pair', 'three-phase'),
+  search: Joi.boolean().strict().required(),
+  hottestC: number(-20, 70),
 })
 
 const generator = Joi.object({
   present: Joi.boolean().strict().required(),
+  kind: choice('generator', 'shore', 'vehicle'),
   part: Joi.object({
     id,
     name,
@@ -257,15 +273,74 @@ const generator = Joi.object({
     ratedW: number(100, 1000000),
     price,
   }).required(),
+  startBy: choice('charge', 'voltage', 'morning'),
   startStateOfCharge: share,
+  startV: number(8, 66),
+  holdMin: number(0, 720),
+  morningH: whole(0, 23),
   stopStateOfCharge: share,
   minRunH: number(0, 48),
   maxRunH: number(0.5, 240),
+  restDays: number(0, 90),
+  warmUpMin: number(0, 60),
   quietFromH: whole(0, 23),
   quietToH: whole(0, 23),
   fullChargeEveryDays: orNull(number(1, 365)),
+  exerciseEveryDays: orNull(number(1, 365)),
+  exerciseMin: number(1, 60),
+  equaliseEveryDays: orNull(number(7, 730)),
+  equaliseH: number(0.5, 24),
+  charger: choice('inverter', 'separate'),
+  separateChargerA: number(0.5, 2000),
+  separateChargerEfficiency: number(0.3, 0.999),
+  chargeLimitA: orNull(number(1, 4000)),
   loadShareLimit: number(0.1, 1),
   fuelPricePerL: number(0, 1000),
+  oilEveryH: number(5, 5000),
+  fuelTripDays: number(1, 365),
+  tankL: orNull(number(0, 100000)),
+  cordA: number(1, 400),
+  cordV: number(90, 480),
+  pricePerKWh: number(0, 1000),
+  vehicleA: number(1, 1000),
+  vehicleLPerH: number(0, 50),
+})
+
+const MOST_SOURCE_W = 200000
+
+/** So many figures are looked through by hand: a schema an item would take longer than the rest of the document. */
+const hourlyWatts = Joi.array()
+  .length(HOURS)
+  .custom((watts: unknown[], helpers) => {
+    const wrong = watts.findIndex((each) => !(typeof each === 'number' && each >= 0 && each <= MOST_SOURCE_W))
+    return wrong < 0 ? watts : helpers.error('hours.watts', { hour: wrong + 1, watts: watts[wrong] })
+  })
+  .messages({ 'hours.watts': `hour {{#hour}} is {{#watts}} W; 0 to ${MOST_SOURCE_W} W is allowed` })
+
+const source = Joi.object({
+  id,
+  name,
+  kind: choice('wind', 'stream', 'other'),
+  side: choice('dc', 'ac'),
+  wattsByMonth: Joi.array()
+    .items(Joi.array().items(number(0, MOST_SOURCE_W)).length(24).required())
+    .length(12)
+    .required(),
+  hourlyW: hourlyWatts.allow(null).required(),
+  price,
+})
+
+const absence = Joi.object({
+  fromMonth: whole(1, 12),
+  fromDay: whole(1, 31),
+  toMonth: whole(1, 12),
+  toDay: whole(1, 31),
+})
+
+const household = Joi.object({
+  away: Joi.array().items(absence).max(20).required(),
+  shedCanWaitBelow: orNull(share),
+  shedShouldBelow: orNull(share),
 })
 
 const run = Joi.object({
@@ -311,7 +386,14 @@ export const designSchema = Joi.object({
   controllers: Joi.array().items(controller).max(50).required(),
   inverter: inverter.required(),
   generator: generator.required(),
-  winter: Joi.object({ years: whole(1, 1000), seed: whole(0, 2147483647) }).required(),
+  sources: Joi.array().items(source).max(12).required(),
+  household: household.required(),
+  winter: Joi.object({
+    years: whole(1, 1000),
+    seed: whole(0, 2147483647),
+    ageing: Joi.boolean().strict().required(),
+    stepMin: choice(60, 15),
+  }).required(),
   runs: Joi.array().items(run).max(500).required(),
   budget: budget.required(),
   build: Joi.object({ done: Joi.array().items(Joi.string().max(80)).max(1000).required() }).required(),

@@ -32,7 +32,8 @@ function fieldsOf(schema: Joi.Description, path: string): [string, string][] {
       : fields
   }
   if (schema.type === 'array') {
-    const [items] = schema.items as Joi.Description[]
+    const [items] = (schema.items as Joi.Description[] | undefined) ?? []
+    if (!items) return [[path, `a list${countOf(schema)} of numbers${orNull(schema)}`]]
     const inner = fieldsOf(items, `${path}[]`)
     return inner.length > 1
       ? [[`${path}[]`, `a list${countOf(schema)}`], ...inner]
@@ -52,16 +53,17 @@ function countOf(schema: Joi.Description): string {
   return most === undefined ? '' : ` of at most ${most}`
 }
 
+const orNull = (schema: Joi.Description) => ((schema.allow as unknown[] | undefined)?.includes(null) ? ', or null' : '')
+
 function describe(schema: Joi.Description): string {
   const allowed = (schema.allow as unknown[] | undefined) ?? []
-  const orNull = allowed.includes(null) ? ', or null' : ''
   if ((schema.flags as { only?: boolean } | undefined)?.only)
     return `one of ${allowed.map((value) => `\`${String(value)}\``).join(', ')}`
   if (schema.type === 'number') {
     const whole = (schema.rules as { name: string }[]).some(({ name }) => name === 'integer')
-    return `${whole ? 'whole number' : 'number'}, ${rule(schema, 'min')} to ${rule(schema, 'max')}${orNull}`
+    return `${whole ? 'whole number' : 'number'}, ${rule(schema, 'min')} to ${rule(schema, 'max')}${orNull(schema)}`
   }
   if (schema.type === 'boolean') return 'true or false'
   const most = rule(schema, 'max')
-  return `text${most === undefined ? '' : `, at most ${most} characters`}${orNull}`
+  return `text${most === undefined ? '' : `, at most ${most} characters`}${orNull(schema)}`
 }

@@ -1,3 +1,4 @@
+import { passesW } from './controllers.ts'
 import type { ControllerPart, ModulePart } from '../design/types.ts'
 import { coldVoltage, hotVoltage, type ColdMethod } from './voltage.ts'
 
@@ -51,7 +52,7 @@ export function layouts(question: LayoutQuestion): Layout[] {
       if (perController < 1) break
       const controllers = Math.ceil(inParallel / perController)
       const watts = inSeries * inParallel * module.ratedW
-      const passes = controllers * controller.outputA * question.chargeV
+      const passes = controllers * passesW(controller, question.chargeV)
       if (watts > passes * OVERSIZE_LIMIT) break
       found.push({
         ...describe(question, inSeries, inParallel, controllers, watts, passes),

@@ -1,5 +1,5 @@
 import type { Bank, BatteryPart } from '../design/types.ts'
-import { coldFactor } from './chemistry.ts'
+import { CHEMISTRIES, coldFactor } from './chemistry.ts'
 import { capacityLeft } from './strings.ts'
 
 /** The 12/24/48 V class a unit counts as: a 51.2 V LFP unit is of the 48 V class. */
@@ -45,4 +45,9 @@ export function usableWh(bank: Bank, batteryC: number): number {
 /** Internal resistance of the bank, Ω: units in series, strings in parallel. */
 export function bankOhm(bank: Pick<Bank, 'part' | 'inSeries' | 'inParallel'>): number {
   return (bank.part.resistanceMilliohm * bank.inSeries) / bank.inParallel / 1000
+}
+
+/** Absorption voltage of the whole bank at 25 °C, V: as it is set, or the upper end of what is usual. */
+export function absorptionV({ part, systemV, absorbV }: Pick<Bank, 'part' | 'systemV' | 'absorbV'>): number {
+  return absorbV ?? (systemV / 12) * CHEMISTRIES[part.chemistry].absorbV[1]
 }

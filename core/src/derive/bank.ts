@@ -1,3 +1,4 @@
+import { busAmps } from '../array/controllers.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh, ratedWh, usableWh } from '../bank/layout.ts'
 import { capacityLeft } from '../bank/strings.ts'
@@ -67,7 +68,7 @@ export function bankSheets(
     }),
   )
   const arrayA = arrays.reduce((sum, array) => sum + array.ratedW, 0) / volts
-  const outputA = design.controllers.reduce((sum, { part }) => sum + part.outputA, 0)
+  const outputA = busAmps(design.controllers)
   const chargeA = Math.min(arrayA, outputA)
   const capacityAh = ratedAh(bank.part) * bank.inParallel
   add(

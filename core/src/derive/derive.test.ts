@@ -14,7 +14,7 @@ import { suggestGenerator } from '../suggest/generator.ts'
 import { suggestInverter } from '../suggest/inverter.ts'
 import { suggestLoads } from '../suggest/loads.ts'
 import { suggestPlace } from '../suggest/place.ts'
-import { whatNext } from '../suggest/winter.ts'
+import { measured, whatNext } from '../suggest/winter.ts'
 import { suggestWiring } from '../suggest/wiring.ts'
 import { ILLUSTRATIVE_CLIMATES } from '../weather/climates.ts'
 import { WinterEngine } from '../winter/engine.ts'
@@ -112,14 +112,16 @@ describe('suggestions', () => {
     },
   )
 
-  it('what next ranks changes over the same weather and can be cancelled', () => {
+  it('what next ranks changes over the same weather and can be cancelled', async () => {
     const engine = new WinterEngine()
-    const ranked = whatNext(engine, larkspurBench(), { years: 3, seed: 7 })!
+    const measure = (years: number) => (each: Design) => measured(engine, each, { years, seed: 7 })
+    const ranked = (await whatNext(larkspurBench(), measure(3)))!
     expect(ranked.length).toBeGreaterThan(4)
     const battery = ranked.find(({ id }) => id === 'battery')!
     expect(ranked.find(({ id }) => id === 'string')!.generatorHoursSaved).toBeGreaterThan(0)
     expect(battery.price).toBeGreaterThan(1450)
-    expect(whatNext(engine, larkspurBench(), { years: 1, seed: 7 }, () => false)).toBeNull()
+    expect(await whatNext(larkspurBench(), measure(1), 1, () => false)).toBeNull()
+    expect(await whatNext(larkspurBench(), measure(3), 3)).toEqual(ranked)
   })
 })
 
@@ -141,7 +143,7 @@ describe('rules', () => {
     ['bank.cold', 'watch', (d: Design): unknown => (d.place.batteryRoom.kind = 'unheated')],
     ['inverter.carries', 'stop', (d: Design): unknown => (d.loads[0].runningW = 9000)],
     ['inverter.starts', 'stop', (d: Design): unknown => (d.loads[2].startW = 30000)],
-    ['generator.load', 'watch', (d: Design): unknown => (d.generator.part.ratedW = 60000)],
+    ['inverter.transfer', 'stop', (d: Design): unknown => (d.generator.part.ratedW = 60000)],
     ['generator.refill', 'watch', (d: Design): unknown => (d.generator.maxRunH = 1)],
     ['wiring.runs', 'stop', (d: Design): unknown => (d.runs[2].size = '10 AWG')],
   ] as const)('%s says %s', (id, level, change) => {
@@ -203,7 +205,7 @@ describe('what contradicts itself', () => {
   })
 
   it('a newer version, another format and a non-object are told apart', () => {
-    expect(migrate({ format: 'ambrel-design', version: 3 })).toMatchObject({ problem: { path: 'version' } })
+    expect(migrate({ format: 'ambrel-design', version: 4 })).toMatchObject({ problem: { path: 'version' } })
     expect(migrate({ format: 'other' })).toMatchObject({ problem: { path: 'format' } })
     expect(migrate([])).toMatchObject({ problem: { path: '' } })
     expect(migrate(larkspurBench())).toHaveProperty('document')

@@ -9,13 +9,14 @@ import type { CoincidentPeak } from '../loads/peak.ts'
 import { monthlyEnergy } from '../loads/profile.ts'
 import { bill, type Bill } from '../money/parts.ts'
 import { climateOf } from '../weather/ruling.ts'
-import { chargeVoltage } from '../winter/hours.ts'
+import { absorptionV } from '../bank/layout.ts'
 import { workedRuns, type WorkedRun } from '../wiring/runs.ts'
 import { term, worked, type Worked } from '../working/working.ts'
 import { arraySheets, combinedSun, deriveArrays } from './array.ts'
 import { bankSheets } from './bank.ts'
 import { generatorSheets } from './generator.ts'
-import { inverterSheets, runningLegs } from './inverter.ts'
+import { inverterSheets } from './inverter.ts'
+import { runningLegs } from '../inverter/legs.ts'
 import { loadSheets, peaks } from './loads.ts'
 import { worstSun, yearSun } from './place.ts'
 import type { DerivedArray } from './sheets.ts'
@@ -62,14 +63,14 @@ export function derive(design: Design): Derived {
     design.place.batteryRoom,
     climateOf(design.place).monthly.map((month) => month.meanC),
   )
-  const chargeV = chargeVoltage(design)
+  const chargeV = absorptionV(design.bank)
 
   add(worstSun(sunHours, worstMonth))
   add(yearSun(sunHours))
   const batteryDayWh = loadSheets(design, loadsWh, peak, add)
   bankSheets(design, batteryDayWh, batteryC, sunHours[worstMonth], arrays, add)
   arraySheets(design, arrays, batteryDayWh, sunHours[worstMonth], worstMonth, add)
-  inverterSheets(design, peak, batteryC, add)
+  inverterSheets(design, peak, batteryC, sunHours[worstMonth], add)
   generatorSheets(design, add)
   const bills = bill(design)
   add(

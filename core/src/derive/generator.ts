@@ -1,66 +1,102 @@
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh } from '../bank/layout.ts'
+import { stringsAtLimit } from '../bank/strings.ts'
 import type { Design } from '../design/types.ts'
-import { derate } from '../generator/power.ts'
+import { backupPower, ECONOMICAL_LOAD, economicalChargeA, type BackupPower } from '../generator/backup.ts'
 import { refillHours } from '../generator/refill.ts'
 import { bankKinetic } from '../winter/plan.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
-import { climateOf } from '../weather/ruling.ts'
 
 const LONGEST_REFILL_H = 96
 
 export function generatorSheets(design: Design, add: Add): void {
-  const { generator, inverter, bank, place } = design
+  const { generator, bank } = design
   if (!generator.present) return
-  const meanC = Math.max(...climateOf(place).monthly.map((month) => month.meanC))
-  const power = add(
-    worked(
-      'generator.power',
-      'Real power',
-      derate(generator.part.ratedW, place.elevationM, meanC, generator.part.fuel),
-      'W',
-      {
-        says: 'rating less 3.5 % per 300 m over 150 m, 1 % per 5.5 °C over 25 °C, and the fuel’s share',
-        terms: [
-          term('rating', generator.part.ratedW, 'W', generator.part.name),
-          term('elevation', place.elevationM, 'm', 'step Place'),
-        ],
-        source: 'makers’ usual de-rating rules',
-      },
-    ),
-  )
+  const power = backupPower(design)
   const volts = bankNominalV(bank)
-  const chargerAc = (inverter.part.chargerA * inverter.quantity * volts) / inverter.part.chargerEfficiency
-  const planned = Math.min(power * generator.loadShareLimit, chargerAc)
-  const chargeA = Math.min((planned * inverter.part.chargerEfficiency) / volts, bank.part.maxChargeA * bank.inParallel)
-  add(
-    worked(
-      'generator.load-share',
-      'Load while charging',
-      (chargeA * volts) / inverter.part.chargerEfficiency / power,
-      'share',
-      {
+  powerSheet(design, power, add)
+  const byPowerA = generator.kind === 'vehicle' ? power.chargeA : (power.acW * power.chargerEfficiency) / volts
+  const chargeA = Math.min(power.chargeA, byPowerA, bank.part.maxChargeA * stringsAtLimit(bank))
+  const drawnW = (chargeA * volts) / power.chargerEfficiency
+  if (generator.kind !== 'vehicle') {
+    add(
+      worked('generator.load-share', 'Load while charging', power.realW > 0 ? drawnW / power.realW : 0, 'share', {
         says: 'charger draw ÷ real power, the house not counted',
-        terms: [term('charging current', chargeA, 'A'), term('real power', power, 'W')],
+        terms: [term('charging current', chargeA, 'A'), term('real power', power.realW, 'W')],
         source: '50–75 % is the economical load; under 30 % glazes and wastes',
-      },
-    ),
-  )
-  const refillAh = ratedAh(bank.part) * bank.inParallel * (generator.stopStateOfCharge - generator.startStateOfCharge)
-  const { chargeEfficiency } = CHEMISTRIES[bank.part.chemistry]
+      }),
+    )
+    add(
+      worked('generator.charge-limit', 'Charger setting for 70 % load', economicalChargeA(design), 'A', {
+        says: 'real power × 70 % × charger efficiency ÷ bank voltage, no more than the charger has',
+        terms: [
+          term('real power', power.realW, 'W'),
+          term('economical load', ECONOMICAL_LOAD, 'share'),
+          term('charger efficiency', power.chargerEfficiency, 'share'),
+          term('bank voltage', volts, 'V'),
+        ],
+        source: '50–75 % is the economical load of small sets',
+      }),
+    )
+  }
+  if (generator.kind !== 'shore')
+    add(
+      worked('generator.fuel-hour', 'Fuel an hour, charging', power.idleLPerH + power.litresPerWh * drawnW, 'L/h', {
+        says: 'fuel at no load + fuel by output',
+        terms: [
+          term('at no load', power.idleLPerH, 'L/h'),
+          term('by output', power.litresPerWh * 1000, 'L/kWh'),
+          term('output', generator.kind === 'vehicle' ? 0 : drawnW, 'W'),
+        ],
+        source: 'straight Willans line of small sets',
+      }),
+    )
+  refillSheet(design, chargeA, add)
+}
+
+function powerSheet({ generator, place }: Design, power: BackupPower, add: Add): void {
+  const { kind, part } = generator
+  if (kind === 'generator')
+    add(
+      worked('generator.power', 'Real power', power.realW, 'W', {
+        says: 'rating less 3.5 % per 300 m over 150 m, 1 % per 5.5 °C over 25 °C, and the fuel’s share',
+        terms: [term('rating', part.ratedW, 'W', part.name), term('elevation', place.elevationM, 'm', 'step Place')],
+        source: 'makers’ usual de-rating rules',
+      }),
+    )
+  else
+    add(
+      worked('generator.power', kind === 'shore' ? 'What the cord carries' : 'Into the bank', power.realW, 'W', {
+        says: kind === 'shore' ? 'amps × volts of the cord' : 'amps × bank voltage',
+        terms:
+          kind === 'shore'
+            ? [term('cord', generator.cordA, 'A'), term('voltage', generator.cordV, 'V')]
+            : [term('from the vehicle', generator.vehicleA, 'A')],
+        source:
+          kind === 'shore'
+            ? 'the breaker at the other end rules'
+            : 'an alternator gives a third of its rating for long',
+      }),
+    )
+}
+
+function refillSheet({ generator, bank, ...design }: Design, chargeA: number, add: Add): void {
   const { startStateOfCharge, stopStateOfCharge } = generator
+  if (chargeA <= 0 || stopStateOfCharge <= startStateOfCharge) return
+  const refillAh = ratedAh(bank.part) * bank.inParallel * (stopStateOfCharge - startStateOfCharge)
+  const { chargeEfficiency } = CHEMISTRIES[bank.part.chemistry]
+  const kinetic = bankKinetic({ generator, bank, ...design })
   // a bank that never gets there is shown at the longest that is looked at
-  const found = refillHours(bankKinetic(design), startStateOfCharge, stopStateOfCharge, chargeA, chargeEfficiency)
-  const refill = { ...found, hours: Math.min(found.hours, LONGEST_REFILL_H) }
+  const found = refillHours(kinetic, startStateOfCharge, stopStateOfCharge, chargeA, chargeEfficiency)
   add(
-    worked('generator.refill-hours', 'Hours to refill', refill.hours, 'h', {
+    worked('generator.refill-hours', 'Hours to refill', Math.min(found.hours, LONGEST_REFILL_H), 'h', {
       says: 'charging current into the bank from start to stop level, falling where the bank accepts no more',
       terms: [
         term('capacity to put back', refillAh, 'Ah'),
         term('charging current', chargeA, 'A'),
         term('stored of it', chargeEfficiency, 'share'),
-        term('of these hours in the absorption tail', refill.tailHours, 'h'),
+        term('of these hours in the absorption tail', found.tailHours, 'h'),
       ],
       source: 'Manwell & McGowan 1993 charge limit for lead-acid; charge balance for lithium',
     }),

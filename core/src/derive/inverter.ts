@@ -2,51 +2,70 @@ import { coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV, bankOhm } from '../bank/layout.ts'
 import { restedVoltage, sag } from '../bank/voltage.ts'
 import type { Design } from '../design/types.ts'
-import { legs, type LegBalance } from '../inverter/legs.ts'
+import { backupPower } from '../generator/backup.ts'
+import { heaviestShare, runningLegs } from '../inverter/legs.ts'
+import { acrossVolts, inverterRating, legsOfService, serviceOf } from '../inverter/service.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
 
-/** Both legs with every AC load on: what the busiest moment could ask of each. */
-export function runningLegs({ loads }: Design): LegBalance {
-  return legs(
-    loads.flatMap((load) =>
-      load.leg === 'DC' || load.supply !== 'electric' ? [] : [{ watts: load.runningW * load.quantity, leg: load.leg }],
-    ),
-  )
+/** Charge at which the largest start is judged. */
+const LOW_CHARGE = 0.3
+/** Share of the sun on the modules that reaches the bank. Source: the hand method's system factor. */
+const SYSTEM_FACTOR = 0.8
+
+export function inverterSheets(
+  design: Design,
+  peak: CoincidentPeak,
+  batteryC: number,
+  worstSunHours: number,
+  add: Add,
+): void {
+  ratingSheets(design, peak, add)
+  idleSheets(design, worstSunHours, add)
+  sagSheets(design, peak, batteryC, add)
+  transferSheet(design, add)
 }
 
-export function inverterSheets(design: Design, peak: CoincidentPeak, batteryC: number, add: Add): void {
-  const { inverter, bank } = design
-  const { part, quantity } = inverter
-  const ratedW = part.ratedW * quantity
-  const balance = runningLegs(design)
-  const total = balance.legAW + balance.legBW
-  const heavier = total > 0 ? Math.max(balance.legAW, balance.legBW) / total : 0.5
-  const split = part.topology === 'split-phase'
-  const legW = peak.continuousW * (split ? heavier : 1)
+function ratingSheets(design: Design, peak: CoincidentPeak, add: Add): void {
+  const { inverter, place } = design
+  const { part } = inverter
+  const service = serviceOf(inverter)
+  const legCount = legsOfService(service).length
+  const rating = inverterRating(design)
+  const heaviest = heaviestShare(runningLegs(design), legCount)
+  const legW = peak.continuousW * (legCount > 1 ? heaviest : 1)
   add(
-    worked(
-      'inverter.leg-share',
-      split ? 'Heavier leg' : 'Continuous load',
-      legW / (split ? ratedW / 2 : ratedW),
-      'share',
-      {
-        says: split ? 'what is on at once × share of the heavier leg ÷ half the rating' : 'what is on at once ÷ rating',
-        terms: [
-          term('on at once', peak.continuousW, 'W'),
-          term('heavier leg’s share', split ? heavier : 1, 'share'),
-          term('rating', ratedW, 'W', part.name),
-        ],
-        school: peak.school,
-        source: 'each leg of a split-phase inverter carries half its rating',
-      },
-    ),
+    worked('inverter.rating', 'Continuous, at its hottest', rating.continuousW, 'W', {
+      says: 'rating × what heat and thin air leave of it',
+      terms: [
+        term('rating', rating.sheetW, 'W', `${inverter.quantity} × ${part.name}`),
+        term('hottest air around it', inverter.hottestC, '°C'),
+        term('elevation', place.elevationM, 'm', 'step Place'),
+        term('left of it', rating.derating, 'share'),
+      ],
+      source: 'data sheet slopes',
+    }),
   )
   add(
-    worked('inverter.surge-share', 'Largest start', peak.surgeW / (part.surgeW * quantity), 'share', {
+    worked('inverter.leg-share', legCount > 1 ? 'Heaviest leg' : 'Continuous load', legW / rating.legW, 'share', {
+      says:
+        legCount > 1
+          ? 'what is on at once × share of the heaviest leg ÷ that leg’s part of the rating'
+          : 'what is on at once ÷ rating',
+      terms: [
+        term('on at once', peak.continuousW, 'W'),
+        term('heaviest leg’s share', legCount > 1 ? heaviest : 1, 'share'),
+        term('rating of a leg', rating.legW, 'W', part.name),
+      ],
+      school: peak.school,
+      source: 'each leg of a split-phase inverter carries half its rating, each phase of three a third',
+    }),
+  )
+  add(
+    worked('inverter.surge-share', 'Largest start', peak.surgeW / rating.surgeW, 'share', {
       says: 'largest start with what else is on ÷ surge rating',
-      terms: [term('start', peak.surgeW, 'W'), term('surge rating', part.surgeW * quantity, 'W', `${part.surgeS} s`)],
+      terms: [term('start', peak.surgeW, 'W'), term('surge rating', rating.surgeW, 'W', `${part.surgeS} s`)],
       source: 'data sheet',
     }),
   )
@@ -54,12 +73,12 @@ export function inverterSheets(design: Design, peak: CoincidentPeak, batteryC: n
     worked(
       'inverter.low-voltage-current',
       'Current at full load, bank low',
-      ratedW / (part.fullLoadEfficiency * part.lowCutV),
+      rating.sheetW / (part.fullLoadEfficiency * part.lowCutV),
       'A',
       {
         says: 'rating ÷ (efficiency × low cut-out voltage)',
         terms: [
-          term('rating', ratedW, 'W'),
+          term('rating', rating.sheetW, 'W'),
           term('efficiency', part.fullLoadEfficiency, 'share'),
           term('low cut-out', part.lowCutV, 'V'),
         ],
@@ -67,8 +86,48 @@ export function inverterSheets(design: Design, peak: CoincidentPeak, batteryC: n
       },
     ),
   )
+}
+
+function idleSheets({ inverter }: Design, worstSunHours: number, add: Add): void {
+  const { part, quantity, search } = inverter
+  const restW = (search && part.searchW !== null ? part.searchW : part.idleW) * quantity
+  const dayWh = add(
+    worked('inverter.idle-day', 'Its own draw', restW * 24, 'Wh/d', {
+      says: 'draw at rest × 24 h',
+      terms: [
+        term(
+          search && part.searchW !== null ? 'draw while searching' : 'idle draw',
+          restW,
+          'W',
+          `${quantity} × ${part.name}`,
+        ),
+      ],
+      source: 'data sheet',
+    }),
+  )
+  add(
+    worked(
+      'inverter.idle-panels',
+      'Modules for its own draw',
+      worstSunHours > 0 ? dayWh / (worstSunHours * SYSTEM_FACTOR) : 0,
+      'W',
+      {
+        says: 'own draw a day ÷ (peak sun hours of the worst month × system factor); 0 where there is no sun at all',
+        terms: [
+          term('own draw', dayWh, 'Wh/d'),
+          term('peak sun hours', worstSunHours, 'h/d', 'worst month'),
+          term('system factor', SYSTEM_FACTOR, 'share'),
+        ],
+        source: 'hand method',
+      },
+    ),
+  )
+}
+
+function sagSheets({ bank, inverter }: Design, peak: CoincidentPeak, batteryC: number, add: Add): void {
+  const { part } = inverter
   const nominal = bank.part.chemistry === 'lfp' ? bankNominalV(bank) : bank.systemV
-  const charge = Math.max(0.3, bank.cutoffStateOfCharge)
+  const charge = Math.max(LOW_CHARGE, bank.cutoffStateOfCharge)
   const openV = restedVoltage(bank.part.chemistry, nominal, charge)
   const ohm = bankOhm(bank) / coldFactor(bank.part.chemistry, batteryC)
   const sagged = sag(openV, ohm, peak.surgeW / part.fullLoadEfficiency)
@@ -83,5 +142,31 @@ export function inverterSheets(design: Design, peak: CoincidentPeak, batteryC: n
       ],
       source: 'constant-power discharge through an internal resistance',
     }),
+  )
+}
+
+/** What passes the transfer relay while a backup carries the house. */
+function transferSheet(design: Design, add: Add): void {
+  const { generator, inverter } = design
+  const { transferA } = inverter.part
+  const power = backupPower(design)
+  if (!generator.present || !power.passesHouse || transferA <= 0) return
+  const volts = acrossVolts(inverter)
+  add(
+    worked(
+      'inverter.transfer-share',
+      'Transfer relay',
+      power.realW / volts / (transferA * inverter.quantity),
+      'share',
+      {
+        says: 'backup’s real power ÷ its voltage ÷ relay rating',
+        terms: [
+          term('real power', power.realW, 'W'),
+          term('voltage', volts, 'V'),
+          term('relay', transferA * inverter.quantity, 'A', inverter.part.name),
+        ],
+        source: 'data sheet',
+      },
+    ),
   )
 }

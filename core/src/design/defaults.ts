@@ -13,6 +13,7 @@ import {
   type Place,
   type WireRun,
 } from './types.ts'
+import { GENERATOR_SINCE_3, HOUSEHOLD_SINCE_3, INVERTER_SINCE_3, startVoltsFor, WINTER_SINCE_3 } from './migrate.ts'
 
 export interface NewPlace {
   label: string
@@ -70,6 +71,7 @@ export function newBank(partId: string, systemV: Bank['systemV'], inParallel: nu
     autonomyDays: 3,
     allowedDepth: facts.depth,
     cutoffStateOfCharge: facts.cutoff,
+    absorbV: null,
     takeoff: 'opposite-corners',
     linkMilliohm: 0.6,
     order: [],
@@ -170,10 +172,18 @@ export function newDesign(name: string, where: NewPlace): Design {
       }),
     ],
     controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
-    inverter: { part: partById(inverterParts, split ? 'one20-3k-24' : 'one30-3k-24'), quantity: 1 },
+    inverter: {
+      part: partById(inverterParts, split ? 'one20-3k-24' : 'one30-3k-24'),
+      quantity: 1,
+      ...INVERTER_SINCE_3,
+    },
     generator: {
+      ...GENERATOR_SINCE_3,
       present: true,
       part: partById(generatorParts, 'petrol-2k'),
+      startV: startVoltsFor(24),
+      cordV: split ? 120 : 230,
+      warmUpMin: 3,
       startStateOfCharge: 0.3,
       stopStateOfCharge: 0.85,
       minRunH: 1,
@@ -184,7 +194,9 @@ export function newDesign(name: string, where: NewPlace): Design {
       loadShareLimit: 0.8,
       fuelPricePerL: 1.6,
     },
-    winter: { years: 30, seed: 7 },
+    sources: [],
+    household: { ...HOUSEHOLD_SINCE_3, away: [] },
+    winter: { years: 30, seed: 7, ...WINTER_SINCE_3 },
     runs: newRuns(place.wiringBasis),
     budget: {
       currency: split ? 'USD' : 'EUR',

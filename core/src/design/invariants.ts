@@ -1,5 +1,8 @@
-import { classVoltage } from '../bank/layout.ts'
+import { bankNominalV, classVoltage } from '../bank/layout.ts'
+import { restedVoltage } from '../bank/voltage.ts'
+import { legChoices, serviceOf, stackingChoices, type Service } from '../inverter/service.ts'
 import { BASIS_NEEDS } from '../loads/energy.ts'
+import { MONTH_DAYS, MONTH_NAMES } from '../sun/calendar.ts'
 import type { Design, Problem } from './types.ts'
 
 type Report = (path: string, value: unknown, message: string) => void
@@ -17,7 +20,9 @@ export function invariantProblems(design: Design): Problem[] {
   loadProblems(design, report)
   bankProblems(design, report)
   arrayProblems(design, report)
+  inverterProblems(design, report)
   generatorProblems(design, report)
+  householdProblems(design, report)
   return problems
 }
 
@@ -47,6 +52,7 @@ function placeProblems({ place }: Design, report: Report): void {
 }
 
 function loadProblems({ loads, inverter }: Design, report: Report): void {
+  const service = serviceOf(inverter)
   if (loads.length === 0) report('loads', [], 'the load list is empty; add at least one load')
   const seen = new Set<string>()
   loads.forEach((load, i) => {
@@ -57,13 +63,41 @@ function loadProblems({ loads, inverter }: Design, report: Report): void {
     for (const field of BASIS_NEEDS[load.basis])
       if (load[field] === null)
         report(`loads.${i}.${field}`, null, `${field} is missing; the basis “${load.basis}” needs it`)
-    if (inverter.part.topology !== 'split-phase' && load.leg === 'AB')
+    if (!legChoices(service).includes(load.leg))
       report(
         `loads.${i}.leg`,
         load.leg,
-        `a load across both legs needs a split-phase inverter; ${inverter.part.name} has one leg`,
+        load.leg === 'AB'
+          ? `a load across both legs needs a split-phase inverter; ${inverter.part.name} has ${LEG_WORDS[service]}`
+          : `leg ${load.leg} is not there; ${inverter.part.name} has ${LEG_WORDS[service]}`,
       )
   })
+}
+
+const LEG_WORDS: Record<Service, string> = {
+  'split-phase': 'two legs',
+  'three-phase': 'three phases',
+  'single-120': 'one leg',
+  'single-230': 'one leg',
+}
+
+function inverterProblems({ inverter }: Design, report: Report): void {
+  const { part, quantity, stacking } = inverter
+  const allowed = stackingChoices(part, quantity)
+  if (!allowed.includes(stacking))
+    report(
+      'inverter.stacking',
+      stacking,
+      `${quantity} × ${part.name} cannot be joined as ${stacking}; a split pair takes an even number of single 120 V units, three-phase a multiple of three single ones`,
+    )
+  if (inverter.search && part.searchW === null)
+    report('inverter.search', true, `${part.name} has no search mode; switch it off`)
+  if (part.surgeW < part.ratedW)
+    report(
+      'inverter.part.surgeW',
+      part.surgeW,
+      `surge rating ${part.surgeW} W must not be below the continuous ${part.ratedW} W`,
+    )
 }
 
 function bankProblems({ bank, inverter }: Design, report: Report): void {
@@ -86,6 +120,13 @@ function bankProblems({ bank, inverter }: Design, report: Report): void {
       bank.cutoffStateOfCharge,
       `cut-out at a charge of ${bank.cutoffStateOfCharge} comes before the allowed depth ${bank.allowedDepth} is reached; at most ${(1 - bank.allowedDepth).toFixed(2)}`,
     )
+  const fullV = restedVoltage(bank.part.chemistry, bank.part.chemistry === 'lfp' ? bankNominalV(bank) : bank.systemV, 1)
+  if (bank.absorbV !== null && (bank.absorbV <= fullV || bank.absorbV > bank.systemV * MOST_ABSORB))
+    report(
+      'bank.absorbV',
+      bank.absorbV,
+      `absorption at ${bank.absorbV} V never fills or harms this bank; above its full rest of ${fullV.toFixed(1)} V and at most ${(bank.systemV * MOST_ABSORB).toFixed(1)} V is allowed`,
+    )
   if (inverter.part.bankV !== bank.systemV)
     report(
       'inverter.part.bankV',
@@ -93,6 +134,9 @@ function bankProblems({ bank, inverter }: Design, report: Report): void {
       `the inverter is made for a ${inverter.part.bankV} V bank; the bank is ${bank.systemV} V`,
     )
 }
+
+/** No chemistry is charged above this multiple of the bank's class, 16 V per 12 V. */
+const MOST_ABSORB = 16 / 12
 
 function arrayProblems({ arrays, controllers }: Design, report: Report): void {
   const ids = new Set(controllers.map((controller) => controller.id))
@@ -110,6 +154,14 @@ function arrayProblems({ arrays, controllers }: Design, report: Report): void {
       report(`arrays.${i}.module.impA`, module.impA, `Imp ${module.impA} A must lie below Isc ${module.iscA} A`)
   })
   controllers.forEach(({ part }, i) => {
+    if ((part.kind === 'ac-coupled') !== (part.outputAcW !== null))
+      report(
+        `controllers.${i}.part.outputAcW`,
+        part.outputAcW,
+        part.kind === 'ac-coupled'
+          ? `${part.name} feeds the AC side; its AC watts are missing`
+          : `${part.name} charges the bank directly; AC watts belong to an AC-coupled one`,
+      )
     if (part.minTrackV >= part.maxTrackV)
       report(
         `controllers.${i}.part.minTrackV`,
@@ -119,7 +171,7 @@ function arrayProblems({ arrays, controllers }: Design, report: Report): void {
   })
 }
 
-function generatorProblems({ generator }: Design, report: Report): void {
+function generatorProblems({ generator, bank, inverter }: Design, report: Report): void {
   if (!generator.present) return
   if (generator.startStateOfCharge >= generator.stopStateOfCharge)
     report(
@@ -136,4 +188,47 @@ function generatorProblems({ generator }: Design, report: Report): void {
   const quiet = (generator.quietToH - generator.quietFromH + 24) % 24
   if (quiet > 20)
     report('generator.quietFromH', generator.quietFromH, `quiet hours of ${quiet} h leave no time to run; at most 20 h`)
+  if (generator.startBy === 'morning' && hourIsQuiet(generator, generator.morningH))
+    report(
+      'generator.morningH',
+      generator.morningH,
+      `${generator.morningH} o’clock lies in the quiet hours from ${generator.quietFromH} to ${generator.quietToH}; it would never be started`,
+    )
+  const highV = bank.systemV * START_BELOW
+  if (generator.startBy === 'voltage' && (generator.startV <= inverter.part.lowCutV || generator.startV > highV))
+    report(
+      'generator.startV',
+      generator.startV,
+      `start at ${generator.startV} V must lie above the inverter’s cut-out at ${inverter.part.lowCutV} V and at most at ${highV.toFixed(1)} V`,
+    )
+}
+
+/** A start above 13.2 V per 12 V would find even a full bank low. */
+const START_BELOW = 1.1
+
+const hourIsQuiet = ({ quietFromH, quietToH }: Design['generator'], hour: number): boolean =>
+  quietFromH < quietToH
+    ? hour >= quietFromH && hour < quietToH
+    : quietFromH > quietToH && (hour >= quietFromH || hour < quietToH)
+
+function householdProblems({ household }: Design, report: Report): void {
+  const { away, shedCanWaitBelow, shedShouldBelow } = household
+  away.forEach(({ fromMonth, fromDay, toMonth, toDay }, i) => {
+    for (const [field, month, day] of [
+      ['fromDay', fromMonth, fromDay],
+      ['toDay', toMonth, toDay],
+    ] as const)
+      if (day > MONTH_DAYS[month - 1])
+        report(
+          `household.away.${i}.${field}`,
+          day,
+          `${MONTH_NAMES[month - 1]} has no day ${day}; at most ${MONTH_DAYS[month - 1]}`,
+        )
+  })
+  if (shedShouldBelow !== null && shedShouldBelow > (shedCanWaitBelow ?? 0))
+    report(
+      'household.shedShouldBelow',
+      shedShouldBelow,
+      `what should run is switched off at ${shedShouldBelow}, before what can wait; at most ${shedCanWaitBelow ?? 'the level of what can wait, which is not set'}`,
+    )
 }

@@ -29,9 +29,86 @@ const STEPS: Record<number, (document: Json) => Json> = {
     arrays: eachWith(document.arrays, ARRAY_SINCE_2, { module: { noctC: 45 } }),
     controllers: eachWith(document.controllers, {}, { part: CONTROLLER_SINCE_2 }),
   }),
+  2: (document) => ({
+    ...document,
+    version: 3,
+    sources: document.sources ?? [],
+    household: document.household ?? HOUSEHOLD_SINCE_3,
+    loads: eachWith(document.loads, LOAD_SINCE_3),
+    bank: withFields(document.bank, { absorbV: null }, 'part', selfDischargeSince3),
+    controllers: eachWith(document.controllers, {}, { part: CONTROLLER_SINCE_3 }),
+    inverter: withFields(document.inverter, INVERTER_SINCE_3, 'part', inverterPartSince3),
+    generator: generatorSince3(document.generator, document.bank),
+    winter: withFields(document.winter, WINTER_SINCE_3),
+  }),
 }
 
-/** Fields that version 1 did not have, with what they stand for where nothing is said. */
+/** An object with the fields it lacks, and one of its objects made whole; anything else as it is. */
+function withFields(value: unknown, lacking: Json, inner = '', whole: (part: Json) => Json = (part) => part): unknown {
+  if (!isObject(value)) return value
+  const part = value[inner]
+  return { ...lacking, ...value, ...(isObject(part) ? { [inner]: whole(part) } : {}) }
+}
+
+const selfDischargeSince3 = (part: Json): Json => ({
+  selfDischargePctPerMonth: part.chemistry === 'lfp' ? 2 : part.chemistry === 'flooded' ? 5 : 3,
+  ...part,
+})
+const inverterPartSince3 = (part: Json): Json => ({
+  ...INVERTER_PART_SINCE_3,
+  frequencyHz: part.topology === 'single-230' ? 50 : 60,
+  ...part,
+})
+/** Whole hours of quiet and a 12 V step of start voltage are all that can be known of an older document. */
+function generatorSince3(generator: unknown, bank: unknown): unknown {
+  if (!isObject(generator)) return generator
+  const systemV = isObject(bank) && typeof bank.systemV === 'number' ? bank.systemV : 48
+  return { ...GENERATOR_SINCE_3, startV: startVoltsFor(systemV), ...generator }
+}
+
+/** Where a start by voltage begins before somebody has set it: 12 V per 12 V of bank. */
+export const startVoltsFor = (systemV: number): number => systemV
+export const WINTER_SINCE_3 = { ageing: false, stepMin: 60 } as const
+export const HOUSEHOLD_SINCE_3 = { away: [], shedCanWaitBelow: null, shedShouldBelow: null }
+export const LOAD_SINCE_3 = { storeDays: 0, whenAway: true } as const
+export const CONTROLLER_SINCE_3 = { outputAcW: null } as const
+export const INVERTER_SINCE_3 = { stacking: 'parallel', search: false, hottestC: 30 } as const
+export const INVERTER_PART_SINCE_3 = {
+  waveform: 'sine',
+  searchW: null,
+  searchWakeW: 0,
+  derateAboveC: 25,
+  deratePctPerK: 0.8,
+  derateAboveM: 2000,
+  deratePctPer100M: 1,
+  controller: null,
+} as const
+/** The backup of version 2 was a generator on the inverter's charger, started by state of charge. */
+export const GENERATOR_SINCE_3 = {
+  kind: 'generator',
+  startBy: 'charge',
+  holdMin: 15,
+  morningH: 8,
+  restDays: 0,
+  warmUpMin: 0,
+  exerciseEveryDays: null,
+  exerciseMin: 20,
+  equaliseEveryDays: null,
+  equaliseH: 3,
+  charger: 'inverter',
+  separateChargerA: 40,
+  separateChargerEfficiency: 0.85,
+  chargeLimitA: null,
+  oilEveryH: 100,
+  fuelTripDays: 30,
+  tankL: null,
+  cordA: 15,
+  cordV: 120,
+  pricePerKWh: 0.2,
+  vehicleA: 50,
+  vehicleLPerH: 1.2,
+} as const
+
 /** Lithium of version 1 was not charged at or below freezing; lead-acid always was. */
 function partSince2(part: unknown): unknown {
   return isObject(part) ? { minChargeC: part.chemistry === 'lfp' ? 0 : null, ...part } : part

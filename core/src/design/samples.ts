@@ -2,6 +2,7 @@ import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { controllerParts, generatorParts, inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
 import { suggestWiring } from '../suggest/wiring.ts'
 import { newArray, newBank, newDesign, newRuns } from './defaults.ts'
+import { startVoltsFor } from './migrate.ts'
 import type { Design, Load } from './types.ts'
 
 function load(id: string, applianceId: string, change: Partial<Load> = {}): Load {
@@ -68,13 +69,16 @@ export function larkspurBench(): Design {
       }),
     ],
     controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-450-100') }],
-    inverter: { part: partById(inverterParts, 'split-6k-48'), quantity: 1 },
+    inverter: { ...base.inverter, part: partById(inverterParts, 'split-6k-48') },
     generator: {
       ...base.generator,
       part: partById(generatorParts, 'propane-7k'),
       startStateOfCharge: 0.32,
       stopStateOfCharge: 0.85,
+      startV: startVoltsFor(48),
+      exerciseEveryDays: 30,
       fuelPricePerL: 0.85,
+      tankL: 450,
     },
     runs: newRuns('awg', 60),
     budget: {
@@ -99,7 +103,13 @@ export function larkspurFlooded(): Design {
     ...design,
     variant: 'Flooded bank',
     bank: { ...newBank('flooded-6-420', 48, 3), takeoff: 'opposite-corners' },
-    generator: { ...design.generator, startStateOfCharge: 0.5, stopStateOfCharge: 0.82, fullChargeEveryDays: 14 },
+    generator: {
+      ...design.generator,
+      startStateOfCharge: 0.5,
+      stopStateOfCharge: 0.82,
+      fullChargeEveryDays: 14,
+      equaliseEveryDays: 90,
+    },
   }
 }
 
@@ -160,7 +170,7 @@ export function gannetSkerry(): Design {
       }),
     ],
     controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
-    inverter: { part: partById(inverterParts, 'one30-3k-24'), quantity: 1 },
+    inverter: { ...base.inverter, part: partById(inverterParts, 'one30-3k-24') },
     generator: {
       ...base.generator,
       part: partById(generatorParts, 'petrol-2k'),
@@ -230,7 +240,7 @@ export function copperDraw(): Design {
       }),
     ],
     controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
-    inverter: { part: partById(inverterParts, 'one20-3k-24'), quantity: 1 },
+    inverter: { ...base.inverter, part: partById(inverterParts, 'one20-3k-24') },
     generator: {
       ...base.generator,
       part: partById(generatorParts, 'petrol-2k'),

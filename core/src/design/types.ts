@@ -4,7 +4,7 @@ import type { MonthlyClimate } from '../weather/climate.ts'
 import type { FittedClimate } from '../weather/hours/fit.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 2
+export const DESIGN_VERSION = 3
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -24,6 +24,9 @@ export interface Design {
   controllers: Controller[]
   inverter: Inverter
   generator: Generator
+  /** what makes power beside the arrays and the backup */
+  sources: OtherSource[]
+  household: Household
   winter: WinterSettings
   runs: WireRun[]
   budget: Budget
@@ -75,7 +78,8 @@ export interface BatteryRoom {
 }
 
 export type Priority = 'must' | 'should' | 'canWait'
-export type Leg = 'A' | 'B' | 'AB' | 'DC'
+/** `AB` across two legs, `ABC` across all three phases */
+export type Leg = 'A' | 'B' | 'C' | 'AB' | 'ABC' | 'DC'
 export type LoadBasis = 'rated' | 'metered' | 'cycle' | 'month'
 export type StartKind =
   'none' | 'compressor' | 'submersible-pump' | 'soft-start-pump' | 'induction-tool' | 'universal-tool'
@@ -122,6 +126,10 @@ export interface Load {
   priority: Priority
   /** may be moved into the sunny hours of its day */
   movable: boolean
+  /** days of its use that a store behind it holds, as a water tank does: so long it may wait for sun */
+  storeDays: number
+  /** goes on while nobody is at home */
+  whenAway: boolean
   startKind: StartKind
   /** measured or stated start watts; null to take the usual multiple of running watts */
   startW: number | null
@@ -146,6 +154,7 @@ export interface BatteryPart {
   parallelLimit: number
   weightKg: number
   heaterW: number
+  selfDischargePctPerMonth: number
   /** not charged at or below this cell temperature; null where cold only slows it */
   minChargeC: number | null
   price: number
@@ -163,6 +172,8 @@ export interface Bank {
   allowedDepth: number
   /** state of charge at which the inverter or the management unit lets go, 0…1 */
   cutoffStateOfCharge: number
+  /** absorption voltage the chargers are set to, at 25 °C; null for the usual of the chemistry */
+  absorbV: number | null
   takeoff: Takeoff
   linkMilliohm: number
   /** which unit (numbered from 1) stands at each place, string by string; empty where they stand in order */
@@ -246,8 +257,11 @@ export interface ArrayField {
 export interface ControllerPart {
   id: string
   name: string
-  /** finds the power point, or only joins array and bank at the bank's voltage */
-  kind: 'tracker' | 'pulse-width'
+  /**
+   * finds the power point; or only joins array and bank at the bank's voltage; or is an inverter of the array's own that
+   * feeds the AC side
+   */
+  kind: 'tracker' | 'pulse-width' | 'ac-coupled'
   /** inputs with a power point of their own */
   trackers: number
   /** volts an array must reach before charging starts in the morning */
@@ -257,6 +271,8 @@ export interface ControllerPart {
   maxTrackV: number
   maxInputA: number
   outputA: number
+  /** AC watts of an AC-coupled one; null for those on the battery's side, whose limit is `outputA` */
+  outputAcW: number | null
   efficiency: number
   selfW: number
   price: number
@@ -274,26 +290,48 @@ export interface InverterPart {
   id: string
   name: string
   topology: Topology
+  frequencyHz: 50 | 60
+  waveform: 'sine' | 'stepped'
   ratedW: number
   surgeW: number
   surgeS: number
   idleW: number
+  /** draw while it sleeps between search pulses; null where it cannot */
+  searchW: number | null
+  /** load that wakes it from searching */
+  searchWakeW: number
   peakEfficiency: number
   /** share of the rating at which the efficiency peaks */
   peakAtFraction: number
   fullLoadEfficiency: number
+  /** output falls by so much of the rating per kelvin above this air temperature */
+  derateAboveC: number
+  deratePctPerK: number
+  /** and by so much per 100 m above this elevation */
+  derateAboveM: number
+  deratePctPer100M: number
   chargerA: number
   chargerEfficiency: number
   transferA: number
   lowCutV: number
   bankV: 12 | 24 | 48
+  /** the charge controller that is built into an all-in-one unit; null for an inverter by itself */
+  controller: ControllerPart | null
   weightKg: number
   price: number
 }
 
+/** How several equal units are joined: all on one output, two across 240 V, or one or more a phase. */
+export type Stacking = 'parallel' | 'split-pair' | 'three-phase'
+
 export interface Inverter {
   part: InverterPart
   quantity: number
+  stacking: Stacking
+  /** search mode is switched on */
+  search: boolean
+  /** hottest air around it */
+  hottestC: number
 }
 
 export type Fuel = 'petrol' | 'propane' | 'natural-gas' | 'diesel'
@@ -307,26 +345,100 @@ export interface GeneratorPart {
   price: number
 }
 
+/** What backs the sun up: a generator, a cord to shore or grid power, or a vehicle that charges the bank now and then. */
+export type BackupKind = 'generator' | 'shore' | 'vehicle'
+
+/** The backup and the rules it is started and stopped by. */
 export interface Generator {
   present: boolean
+  kind: BackupKind
   part: GeneratorPart
+  /** by state of charge, by voltage held low for a while, or by hand in the morning at a low state of charge */
+  startBy: 'charge' | 'voltage' | 'morning'
   startStateOfCharge: number
+  /** bank voltage under load that starts it, and for how long it must hold, min */
+  startV: number
+  holdMin: number
+  /** hour of the day at which somebody looks */
+  morningH: number
   stopStateOfCharge: number
   minRunH: number
   maxRunH: number
+  /** least days between the starts of two runs; 0 for as often as needed */
+  restDays: number
+  /** minutes at the start of a run before it carries load */
+  warmUpMin: number
   /** no starts from this hour until that one; equal hours mean none */
   quietFromH: number
   quietToH: number
-  /** charge to full every so many days of need, or null */
+  /** a full charge where there was none for so many days; null for never */
   fullChargeEveryDays: number | null
+  /** an exercise run of so many minutes where it did not run for so many days; null for never */
+  exerciseEveryDays: number | null
+  exerciseMin: number
+  /** an equalising charge of so many hours every so many days, for flooded banks; null for never */
+  equaliseEveryDays: number | null
+  equaliseH: number
+  /** charges through the inverter, house passed on, or through a charger of its own on the bank alone */
+  charger: 'inverter' | 'separate'
+  separateChargerA: number
+  separateChargerEfficiency: number
+  /** charging current the charger is turned down to; null for all it has */
+  chargeLimitA: number | null
   /** highest share of the de-rated power that is planned on */
   loadShareLimit: number
   fuelPricePerL: number
+  oilEveryH: number
+  /** longest time between two trips for fuel in winter */
+  fuelTripDays: number
+  /** fuel that can be stored on site; null where it is not known */
+  tankL: number | null
+  /** shore power: what the cord carries, and what a kilowatt-hour costs */
+  cordA: number
+  cordV: number
+  pricePerKWh: number
+  /** vehicle: current into the bank, and fuel an hour */
+  vehicleA: number
+  vehicleLPerH: number
+}
+
+/** Power from somewhere else than the sun or the backup. */
+export interface OtherSource {
+  id: string
+  name: string
+  kind: 'wind' | 'stream' | 'other'
+  /** which side of the inverter it feeds */
+  side: 'dc' | 'ac'
+  /** mean watts by month and hour: 12 rows of 24 */
+  wattsByMonth: number[][]
+  /** watts of the 8760 hours of a year from 1 January on, which then rule; null for none */
+  hourlyW: number[] | null
+  price: number
+}
+
+/** A stretch of the year in which nobody is at home, both days included; it may pass the new year. */
+export interface Absence {
+  fromMonth: number
+  fromDay: number
+  toMonth: number
+  toDay: number
+}
+
+/** What people do about power. */
+export interface Household {
+  away: Absence[]
+  /** state of charge below which what can wait is switched off; null for only when the bank is at its cut-out */
+  shedCanWaitBelow: number | null
+  shedShouldBelow: number | null
 }
 
 export interface WinterSettings {
   years: number
   seed: number
+  /** each year of the run is a year older than the one before: bank and modules fade, a worn bank is renewed */
+  ageing: boolean
+  /** hours, or quarters of them with loads that run in bursts */
+  stepMin: 60 | 15
 }
 
 export type Circuit = 'array' | 'controller-bank' | 'bank-inverter' | 'inverter-house' | 'generator'

@@ -1,4 +1,4 @@
-import type { Fuel } from '../design/types.ts'
+import type { Fuel, Generator } from '../design/types.ts'
 
 const FUEL_FACTOR: Record<Fuel, number> = { petrol: 1, propane: 0.9, 'natural-gas': 0.85, diesel: 1 }
 
@@ -34,13 +34,14 @@ export function fuelLitres(ratedW: number, watts: number, hours: number, fuel: F
   return ((idle * ratedW + slope * watts) / 1000) * hours
 }
 
-/** Small sets want fresh oil about this often, h. Source: makers' usual service tables. */
-const OIL_EVERY_H = 100
-
-/** What a year of running asks for: money for fuel, and oil changes. */
+/** What a year of running asks for: money for fuel, or for energy from the shore, and oil changes. */
 export function runningCost(
-  year: { fuelL: number; generatorHours: number },
-  fuelPricePerL: number,
-): { fuel: number; oilChanges: number } {
-  return { fuel: year.fuelL * fuelPricePerL, oilChanges: Math.ceil(year.generatorHours / OIL_EVERY_H) }
+  year: { fuelL: number; generatorHours: number; generatorWh: number },
+  { kind, fuelPricePerL, pricePerKWh, oilEveryH }: Generator,
+): { money: number; oilChanges: number } {
+  if (kind === 'shore') return { money: (year.generatorWh / 1000) * pricePerKWh, oilChanges: 0 }
+  return {
+    money: year.fuelL * fuelPricePerL,
+    oilChanges: kind === 'generator' ? Math.ceil(year.generatorHours / oilEveryH) : 0,
+  }
 }

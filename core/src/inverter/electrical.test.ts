@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
+import { larkspurBench } from '../design/samples.ts'
 import { derate, fuelLitres, runningCost } from '../generator/power.ts'
 import { inverterCurve, inverterInput, inverterOutput } from './efficiency.ts'
 import { legs } from './legs.ts'
@@ -36,7 +37,7 @@ describe('legs', () => {
         { watts: 300, leg: 'B' },
         { watts: 1100, leg: 'AB' },
       ]),
-    ).toEqual({ legAW: 1750, legBW: 850, neutralA: 7.5 })
+    ).toEqual({ legAW: 1750, legBW: 850, legCW: 0, neutralA: 7.5 })
   })
 })
 
@@ -50,8 +51,11 @@ describe('generator', () => {
   })
 
   it('a year costs its litres and an oil change every hundred hours begun', () => {
-    expect(runningCost({ fuelL: 250, generatorHours: 101 }, 0.8)).toEqual({ fuel: 200, oilChanges: 2 })
-    expect(runningCost({ fuelL: 0, generatorHours: 0 }, 0.8)).toEqual({ fuel: 0, oilChanges: 0 })
+    const rules = { ...larkspurBench().generator, fuelPricePerL: 0.8, oilEveryH: 100 }
+    const year = { fuelL: 250, generatorHours: 101, generatorWh: 400_000 }
+    expect(runningCost(year, rules)).toEqual({ money: 200, oilChanges: 2 })
+    expect(runningCost({ fuelL: 0, generatorHours: 0, generatorWh: 0 }, rules)).toEqual({ money: 0, oilChanges: 0 })
+    expect(runningCost(year, { ...rules, kind: 'shore', pricePerKWh: 0.25 })).toEqual({ money: 100, oilChanges: 0 })
   })
 
   it('burns a straight line of fuel', () => {

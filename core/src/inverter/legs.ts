@@ -1,40 +1,118 @@
-import type { Leg, Load } from '../design/types.ts'
+import type { Design, Leg, Load } from '../design/types.ts'
+import { normalShape, standbyEnergy, useEnergy } from '../loads/energy.ts'
+import { legsOfService, legVolts, serviceOf, type LiveLeg, type Service } from './service.ts'
 
 export interface LegBalance {
   legAW: number
   legBW: number
+  legCW: number
   /** current in the neutral, A, unity power factor */
   neutralA: number
 }
 
-/**
- * Power on each leg of a split-phase system and the current in its neutral.
- * A 240 V load takes half from each leg and nothing from the neutral.
- *
- * @param loads watts ≥ 0; 120 V to neutral
- */
-export function legs(loads: readonly { watts: number; leg: Exclude<Leg, 'DC'> }[]): LegBalance {
-  let legAW = 0
-  let legBW = 0
-  for (const { watts, leg } of loads) {
-    if (leg !== 'B') legAW += leg === 'AB' ? watts / 2 : watts
-    if (leg !== 'A') legBW += leg === 'AB' ? watts / 2 : watts
-  }
-  return { legAW, legBW, neutralA: Math.abs(legAW - legBW) / 120 }
+/** Share of a load that each leg carries. */
+const SHARE: Record<LiveLeg, Record<Exclude<Leg, 'DC'>, number>> = {
+  A: { A: 1, B: 0, C: 0, AB: 1 / 2, ABC: 1 / 3 },
+  B: { A: 0, B: 1, C: 0, AB: 1 / 2, ABC: 1 / 3 },
+  C: { A: 0, B: 0, C: 1, AB: 0, ABC: 1 / 3 },
 }
 
 /**
- * Puts the 120 V loads on the two legs so that the heavier leg is as light as can be: largest first onto the lighter
+ * Power on each leg and the current in the neutral, unity power factor.
+ *
+ * Split phase: a 240 V load takes half from each leg and nothing from the neutral; the legs oppose each other, so the
+ * neutral carries their difference. Three phases 120° apart: the neutral carries their vector sum,
+ * √(a² + b² + c² − ab − bc − ca); a three-phase load takes a third from each.
+ *
+ * @param loads watts ≥ 0
+ * @param volts leg to neutral
+ * Source: Kirchhoff's current law at the neutral.
+ */
+export function legs(
+  loads: readonly { watts: number; leg: Exclude<Leg, 'DC'> }[],
+  service: Service = 'split-phase',
+  volts = 120,
+): LegBalance {
+  const on = (leg: LiveLeg) => loads.reduce((sum, load) => sum + load.watts * SHARE[leg][load.leg], 0)
+  const [legAW, legBW, legCW] = [on('A'), on('B'), on('C')]
+  return { legAW, legBW, legCW, neutralA: inNeutral(legAW, legBW, legCW, service) / volts }
+}
+
+/** Watts' worth of current that does not cancel between the legs. */
+function inNeutral(a: number, b: number, c: number, service: Service): number {
+  if (service === 'split-phase') return Math.abs(a - b)
+  if (service === 'three-phase') return Math.sqrt(Math.max(0, a * a + b * b + c * c - a * b - b * c - c * a))
+  return a
+}
+
+/** Every leg with every AC load on: what the busiest moment could ask of each. */
+export function runningLegs({ loads, inverter }: Design): LegBalance {
+  return legs(
+    loads.flatMap((load) =>
+      load.leg === 'DC' || load.supply !== 'electric' ? [] : [{ watts: load.runningW * load.quantity, leg: load.leg }],
+    ),
+    serviceOf(inverter),
+    legVolts(inverter),
+  )
+}
+
+/** Share of all AC load that the heaviest leg carries; an even share where nothing is on. */
+export function heaviestShare({ legAW, legBW, legCW }: LegBalance, legCount: number): number {
+  const total = legAW + legBW + legCW
+  return total > 0 ? Math.max(legAW, legBW, legCW) / total : 1 / legCount
+}
+
+/**
+ * Puts the single-leg loads on the legs so that the heaviest leg is as light as can be: largest first onto the lightest
  * leg. Source: longest-processing-time rule, Graham (1969), within a sixth of the best.
  */
-export function bestLegs(loads: readonly Load[]): Record<string, Leg> {
+export function bestLegs(loads: readonly Load[], service: Service = 'split-phase'): Record<string, Leg> {
   const assignment: Record<string, Leg> = {}
-  const level = { A: 0, B: 0 }
-  const movable = loads.filter((load) => load.leg === 'A' || load.leg === 'B')
-  for (const load of [...movable].sort((x, y) => y.runningW * y.quantity - x.runningW * x.quantity)) {
-    const leg = level.A <= level.B ? 'A' : 'B'
+  const names = legsOfService(service)
+  const level = new Map<LiveLeg, number>(names.map((leg) => [leg, 0]))
+  const single = loads.filter(({ leg }) => leg === 'A' || leg === 'B' || leg === 'C')
+  for (const load of [...single].sort((x, y) => y.runningW * y.quantity - x.runningW * x.quantity)) {
+    const leg = names.reduce((lightest, each) => (level.get(each)! < level.get(lightest)! ? each : lightest))
     assignment[load.id] = leg
-    level[leg] += load.runningW * load.quantity
+    level.set(leg, level.get(leg)! + load.runningW * load.quantity)
   }
   return assignment
+}
+
+/** The hour in which one leg carries most, on an average day of a month. */
+export interface WorstLegHour {
+  leg: LiveLeg
+  month: number
+  hour: number
+  watts: number
+  /** by hour, W, of every leg of the service in that month */
+  day: Record<LiveLeg, number[]>
+}
+
+/** Average watts of each leg by hour of a month's day, loads at their own hours. */
+export function legDay(loads: readonly Load[], month: number): Record<LiveLeg, number[]> {
+  const day = { A: Array<number>(24).fill(0), B: Array<number>(24).fill(0), C: Array<number>(24).fill(0) }
+  for (const load of loads) {
+    if (load.leg === 'DC' || load.supply !== 'electric') continue
+    const { leg } = load
+    const use = useEnergy(load, month)
+    const standbyW = standbyEnergy(load, month) / 24
+    normalShape(load).forEach((share, hour) => {
+      for (const live of ['A', 'B', 'C'] as const) day[live][hour] += (use * share + standbyW) * SHARE[live][leg]
+    })
+  }
+  return day
+}
+
+/** The worst hour of any leg through the year. */
+export function worstLegHour(loads: readonly Load[], service: Service): WorstLegHour {
+  let worst: WorstLegHour | null = null
+  for (let month = 0; month < 12; month++) {
+    const day = legDay(loads, month)
+    for (const leg of legsOfService(service))
+      day[leg].forEach((watts, hour) => {
+        if (!worst || watts > worst.watts) worst = { leg, month, hour, watts, day }
+      })
+  }
+  return worst!
 }

@@ -59,6 +59,8 @@ export function surge(question: SurgeQuestion): SurgeAnswer {
 export interface SurgeRow extends SurgeAnswer {
   stateOfCharge: number
   bankC: number
+  /** power the bank may give for those seconds at that voltage, W at the inverter's output */
+  surgeLimitW: number
 }
 
 const CHARGES = [1, 0.8, 0.6, 0.4, 0.2]
@@ -66,28 +68,45 @@ const WARM_C = 25
 
 /**
  * The largest start through the charge of the bank, warm and as cold as the bank is planned for.
- * @param peak on at once and with the largest start on top, W
  * @param coldC temperature of the bank in its coldest month
  */
-export function surgeTable(design: Design, peak: { continuousW: number; surgeW: number }, coldC: number): SurgeRow[] {
-  const { bank, inverter } = design
+export function surgeTable(design: Design, peak: PeakWatts, coldC: number): SurgeRow[] {
+  const temperatures = coldC < WARM_C - 1 ? [WARM_C, coldC] : [WARM_C]
+  const charges = CHARGES.filter((charge) => charge >= design.bank.cutoffStateOfCharge)
+  return temperatures.flatMap((bankC) => charges.map((charge) => startAt(design, peak, charge, bankC)))
+}
+
+/** On at once, and with the largest start on top, W. */
+export interface PeakWatts {
+  continuousW: number
+  surgeW: number
+}
+
+function startAt({ bank, inverter }: Design, peak: PeakWatts, stateOfCharge: number, bankC: number): SurgeRow {
   const { part, quantity } = inverter
   const nominal = bank.part.chemistry === 'lfp' ? bankNominalV(bank) : bank.systemV
-  const temperatures = coldC < WARM_C - 1 ? [WARM_C, coldC] : [WARM_C]
-  return temperatures.flatMap((bankC) =>
-    CHARGES.filter((charge) => charge >= bank.cutoffStateOfCharge).map((stateOfCharge) => ({
-      stateOfCharge,
-      bankC,
-      ...surge({
-        baseW: peak.continuousW,
-        startW: peak.surgeW - peak.continuousW,
-        surgeRatingW: part.surgeW * quantity,
-        efficiency: part.fullLoadEfficiency,
-        openCircuitV: restedVoltage(bank.part.chemistry, nominal, stateOfCharge),
-        ohm: bankOhm(bank) / coldFactor(bank.part.chemistry, bankC),
-        lowCutV: part.lowCutV,
-        surgeLimitA: bank.part.surgeA * stringsAtLimit(bank),
-      }),
-    })),
-  )
+  const surgeLimitA = bank.part.surgeA * stringsAtLimit(bank)
+  const answer = surge({
+    baseW: peak.continuousW,
+    startW: peak.surgeW - peak.continuousW,
+    surgeRatingW: part.surgeW * quantity,
+    efficiency: part.fullLoadEfficiency,
+    openCircuitV: restedVoltage(bank.part.chemistry, nominal, stateOfCharge),
+    ohm: bankOhm(bank) / coldFactor(bank.part.chemistry, bankC),
+    lowCutV: part.lowCutV,
+    surgeLimitA,
+  })
+  return {
+    stateOfCharge,
+    bankC,
+    ...answer,
+    surgeLimitW: surgeLimitA * (answer.volts ?? part.lowCutV) * part.fullLoadEfficiency,
+  }
+}
+
+const CURVE_POINTS = 20
+
+/** Voltage of the bank under the largest start from empty to full, at one temperature of the bank. */
+export function surgeCurve(design: Design, peak: PeakWatts, bankC: number): SurgeRow[] {
+  return Array.from({ length: CURVE_POINTS + 1 }, (_, i) => startAt(design, peak, i / CURVE_POINTS, bankC))
 }

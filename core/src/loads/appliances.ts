@@ -144,6 +144,8 @@ export function loadFromAppliance(appliance: Appliance, id: string, quantity = 1
     leg: appliance.leg,
     priority: appliance.priority,
     movable: appliance.movable ?? false,
+    storeDays: 0,
+    whenAway: appliance.shape === 'flat' || appliance.seasonShare === HEATING_SEASON,
     startKind: appliance.startKind,
     startW: null,
   }

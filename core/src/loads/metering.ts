@@ -24,11 +24,11 @@ interface Manner {
 function mannerOf(load: Load): Manner {
   if (load.basis === 'month')
     return { doubt: 0.25, hours: 168, why: 'A bill or a label is an average of other days; a week shows your own.' }
-  if (load.leg === 'AB')
+  if (load.leg === 'AB' || load.leg === 'ABC')
     return {
       doubt: 0.3,
       hours: 168,
-      why: 'Wired in at 240 V: a clamp meter or a submeter by an electrician, for a week.',
+      why: 'Wired in across the legs: a clamp meter or a submeter by an electrician, for a week.',
     }
   if (load.startKind === 'compressor' || (load.hoursPerDay > 20 && load.duty < 0.9))
     return { doubt: 0.5, hours: 72, why: 'It cycles on and off with the room: three days with a warm one among them.' }

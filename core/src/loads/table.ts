@@ -24,7 +24,14 @@ interface Column {
   choices?: Record<string, RegExp>
 }
 
-const LEGS = { A: /^(a|l1|1)$/i, B: /^(b|l2|2)$/i, AB: /^(ab|a\+b|240.*|both)$/i, DC: /^dc$/i }
+const LEGS = {
+  A: /^(a|l1|1)$/i,
+  B: /^(b|l2|2)$/i,
+  C: /^(c|l3|3)$/i,
+  AB: /^(ab|a\+b|240.*|both)$/i,
+  ABC: /^(abc|3ph.*|three.*)$/i,
+  DC: /^dc$/i,
+}
 const PRIORITIES = { must: /^must/i, should: /^should/i, canWait: /^can\s?-?wait/i }
 const STARTS = {
   none: /^(none|no.*)?$/i,

@@ -21,7 +21,7 @@ export interface Bill {
  * (parts − discount) + tax on that + freight + labour, and contingency on all of it.
  */
 export function bill(design: Design): Bill {
-  const { bank, arrays, controllers, inverter, generator, budget } = design
+  const { bank, arrays, controllers, inverter, generator, sources, budget } = design
   const line = (name: string, step: PartsLine['step'], quantity: number, unitPrice: number): PartsLine => ({
     name,
     step,
@@ -34,7 +34,10 @@ export function bill(design: Design): Bill {
     ...arrays.map((array) => line(array.module.name, 'array', array.inSeries * array.inParallel, array.module.price)),
     ...controllers.map(({ part }) => line(part.name, 'array', 1, part.price)),
     line(inverter.part.name, 'inverter', inverter.quantity, inverter.part.price),
-    ...(generator.present ? [line(generator.part.name, 'generator', 1, generator.part.price)] : []),
+    ...(generator.present && generator.kind === 'generator'
+      ? [line(generator.part.name, 'generator', 1, generator.part.price)]
+      : []),
+    ...sources.map(({ name, price }) => line(name, 'generator', 1, price)),
     ...budget.extras.map((extra) => line(extra.name, 'extra', extra.quantity, extra.unitPrice)),
   ]
   const partsSum = lines.reduce((sum, { sum: each }) => sum + each, 0)

@@ -71,6 +71,7 @@ const lfp = (
   parallelLimit: 16,
   weightKg,
   heaterW: 0,
+  selfDischargePctPerMonth: 2,
   minChargeC: 0,
   price,
 })
@@ -109,6 +110,7 @@ const lead = (
   parallelLimit: 4,
   weightKg,
   heaterW: 0,
+  selfDischargePctPerMonth: chemistry === 'flooded' ? 5 : 3,
   minChargeC: null,
   price,
 })
@@ -148,6 +150,7 @@ const controller = (
   maxTrackV,
   maxInputA,
   outputA,
+  outputAcW: null,
   efficiency: 0.97,
   selfW: 2.5,
   price,
@@ -163,6 +166,7 @@ export const controllerParts: ControllerPart[] = [
   controller('track-150-35', 'Tracking 150 V, 35 A out', 150, 30, 145, 40, 35, 270),
   controller('track-100-30', 'Tracking 100 V, 30 A out', 100, 18, 95, 35, 30, 160),
   controller('pulse-55-45', 'Pulse-width 12/24 V, 45 A', 55, 12, 55, 45, 45, 85, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.4 }),
+  controller('ac-5k', 'AC-coupled array inverter, 5 kW', 600, 100, 550, 30, 21, 780, { kind: 'ac-coupled', outputAcW: 5000, trackers: 2, selfW: 2 }),
   controller('pulse-55-20', 'Pulse-width 12/24 V, 20 A', 55, 12, 55, 20, 20, 40, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.2 }),
 ]
 
@@ -179,25 +183,38 @@ const inverter = (
   transferA: number,
   weightKg: number,
   price: number,
+  more: Partial<InverterPart> = {},
 ): InverterPart => ({
   id,
   name,
   topology,
+  frequencyHz: topology === 'single-230' ? 50 : 60,
+  waveform: 'sine',
   bankV,
   ratedW,
   surgeW: ratedW * surgeFactor,
   surgeS,
   idleW,
+  searchW: Math.round(idleW / 5),
+  searchWakeW: 25,
   peakEfficiency: 0.945,
   peakAtFraction: 0.25,
   fullLoadEfficiency: 0.9,
+  derateAboveC: 25,
+  deratePctPerK: 0.8,
+  derateAboveM: 2000,
+  deratePctPer100M: 1,
   chargerA,
   chargerEfficiency: 0.9,
   transferA,
   lowCutV: (bankV / 12) * 11,
+  controller: null,
   weightKg,
   price,
+  ...more,
 })
+
+const builtIn = controllerParts.find(({ id }) => id === 'in-unit-500-120')!
 
 // prettier-ignore
 export const inverterParts: InverterPart[] = [
@@ -209,6 +226,10 @@ export const inverterParts: InverterPart[] = [
   inverter('one20-2k-12', 'Single 120 V 2 kW, 12 V', 'single-120', 12, 2000, 2, 5, 18, 80, 30, 18, 620),
   inverter('one30-3k-24', 'Single 230 V 3 kW, 24 V', 'single-230', 24, 3000, 2, 5, 18, 70, 32, 22, 980),
   inverter('one30-5k-48', 'Single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 28, 70, 50, 30, 1450),
+  inverter('one20-4k-48', 'Single 120 V 4 kW, 48 V, stacks in pairs', 'single-120', 48, 4000, 2, 5, 24, 60, 40, 26, 1250),
+  inverter('one20-1k-12', 'Single 120 V 1 kW, 12 V, stepped wave', 'single-120', 12, 1000, 1.6, 1, 9, 0, 0, 4, 140, { waveform: 'stepped', searchW: null }),
+  inverter('all-12k-48', 'All-in-one split-phase 12 kW, 48 V', 'split-phase', 48, 12000, 1.6, 3, 95, 180, 80, 60, 3300, { controller: builtIn, searchW: null }),
+  inverter('all-6k-48', 'All-in-one single 230 V 6 kW, 48 V', 'single-230', 48, 6000, 1.7, 3, 55, 100, 50, 38, 1500, { controller: builtIn, searchW: null }),
 ]
 
 // prettier-ignore

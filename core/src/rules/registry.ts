@@ -14,8 +14,17 @@ import { parallelLimit } from './bank/parallelLimit.ts'
 import { sharing } from './bank/sharing.ts'
 import { shock } from './bank/shock.ts'
 import { weakUnits } from './bank/weak.ts'
-import { generatorLoad, generatorSafety, refill } from './generator/generator.ts'
+import {
+  chargerOverBank,
+  equalising,
+  fuelStore,
+  generatorLoad,
+  generatorSafety,
+  nobodyHome,
+  refill,
+} from './generator/generator.ts'
 import { carries, sags, starts } from './inverter/carries.ts'
+import { acCoupled, derated, idleDraw, searchMode, transferRelay, waveform } from './inverter/fit.ts'
 import { voltageClass } from './inverter/voltageClass.ts'
 import { electricHeat } from './loads/electricHeat.ts'
 import { unmetered } from './loads/unmetered.ts'
@@ -55,8 +64,18 @@ export const RULES: readonly Rule[] = [
   starts,
   sags,
   voltageClass,
+  derated,
+  transferRelay,
+  idleDraw,
+  searchMode,
+  waveform,
+  acCoupled,
   generatorLoad,
+  chargerOverBank,
+  equalising,
   refill,
+  fuelStore,
+  nobodyHome,
   generatorSafety,
   shortHours,
   generatorHours,

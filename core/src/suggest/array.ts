@@ -1,3 +1,4 @@
+import { passesW } from '../array/controllers.ts'
 import { layouts, type Layout } from '../array/layouts.ts'
 import { newArray } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../design/types.ts'
@@ -7,7 +8,7 @@ import { moduleParts, separateTrackers } from '../parts/shelf.ts'
 import { darkMonths, MONTH_NAMES } from '../sun/calendar.ts'
 import { bestTilt, latitudeRules } from '../sun/monthly.ts'
 import { quantity, significant } from '../units/format.ts'
-import { chargeVoltage } from '../winter/hours.ts'
+import { absorptionV } from '../bank/layout.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { surfaceOf } from '../winter/engine.ts'
 import { layoutQuestion } from './layoutQuestion.ts'
@@ -101,7 +102,8 @@ function choose(
     layout.controllers * controller.price + layout.inSeries * layout.inParallel * module.price
   const enough = candidates.filter(
     ({ layout, controller }) =>
-      layout.watts >= needW && layout.watts <= layout.controllers * controller.outputA * chargeVoltage(design) * 1.15,
+      layout.watts >= needW &&
+      layout.watts <= layout.controllers * passesW(controller, absorptionV(design.bank)) * 1.15,
   )
   if (enough.length > 0) return [...enough].sort((a, b) => price(a) - price(b))[0]
   return [...candidates].sort((a, b) => b.layout.watts - a.layout.watts || price(a) - price(b))[0] ?? null

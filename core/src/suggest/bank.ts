@@ -2,6 +2,7 @@ import { classVoltage, ratedAh } from '../bank/layout.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { sizeByHand } from '../bank/sizeByHand.ts'
 import { newBank } from '../design/defaults.ts'
+import { startVoltsFor } from '../design/migrate.ts'
 import type { Bank, BatteryPart, Design } from '../design/types.ts'
 import { derive } from '../derive/derive.ts'
 import { batteryParts, inverterParts } from '../parts/shelf.ts'
@@ -48,8 +49,10 @@ export function suggestBank(design: Design): Suggestion {
     takeoff: sizing.inParallel > 2 ? 'equal-leads' : 'opposite-corners',
   }
   const inverter = inverterFor(design, systemV)
+  const generator =
+    systemV === design.bank.systemV ? design.generator : { ...design.generator, startV: startVoltsFor(systemV) }
   return {
-    design: { ...design, bank, inverter },
+    design: { ...design, bank, inverter, generator },
     reasons: [
       `${systemV} V: ${quantity(peakW, 'W')} on at once and ${quantity(dailyWh, 'Wh')} a day; under 3 kW and 4 kWh a day 24 V would do.`,
       `${quantity(dailyWh, 'Wh')} × ${design.bank.autonomyDays} days ÷ ${significant(depth * 100)} % depth ÷ cold at ${batteryC.toFixed(0)} °C = ${quantity(sizing.needWh, 'Wh')}.`,
@@ -67,9 +70,9 @@ const penalty = (parallel: number, recommended: number) => Math.max(0, parallel 
 export function inverterFor(design: Design, systemV: number): Design['inverter'] {
   const { part } = design.inverter
   if (part.bankV === systemV) return design.inverter
-  const fits = inverterParts.filter((candidate) => candidate.bankV === systemV)
+  const fits = inverterParts.filter((candidate) => candidate.bankV === systemV && candidate.controller === null)
   const american = part.topology !== 'single-230'
   const same = fits.filter((candidate) => (candidate.topology === 'single-230') !== american)
   const best = [...same].sort((a, b) => Math.abs(a.ratedW - part.ratedW) - Math.abs(b.ratedW - part.ratedW))[0]
-  return best ? { part: { ...best }, quantity: 1 } : design.inverter
+  return best ? { ...design.inverter, part: { ...best }, quantity: 1, stacking: 'parallel' } : design.inverter
 }

@@ -1,6 +1,7 @@
 import type { Design, InverterPart } from '../design/types.ts'
 import { derive } from '../derive/derive.ts'
 import { bestLegs } from '../inverter/legs.ts'
+import { onLegsOf, serviceOf } from '../inverter/service.ts'
 import { inverterParts } from '../parts/shelf.ts'
 import { quantity } from '../units/format.ts'
 import type { Suggestion } from './suggestion.ts'
@@ -13,10 +14,19 @@ export function suggestInverter(design: Design): Suggestion {
     design.loads.some((load) => load.leg === 'AB') || (design.place.wiringBasis === 'awg' && design.bank.systemV === 48)
   const european = design.place.wiringBasis === 'metric' && !needsSplit
   const fits = inverterParts
-    .filter((part) => part.bankV === design.bank.systemV && kindFits(part, needsSplit, european))
+    .filter(
+      (part) =>
+        part.bankV === design.bank.systemV &&
+        part.controller === null &&
+        part.waveform === 'sine' &&
+        kindFits(part, needsSplit, european),
+    )
     .sort((a, b) => a.ratedW - b.ratedW)
   const withPart = (part: InverterPart, quantityOf: number): Design =>
-    balance({ ...design, inverter: { part: { ...part }, quantity: quantityOf } })
+    balance({
+      ...design,
+      inverter: { ...design.inverter, part: { ...part }, quantity: quantityOf, stacking: 'parallel', search: false },
+    })
   const tries = [1, 2].flatMap((count) => fits.map((part) => withPart(part, count)))
   const good = tries.find((each) => {
     const { worked } = derive(each)
@@ -43,13 +53,7 @@ function kindFits(part: InverterPart, needsSplit: boolean, european: boolean): b
 }
 
 function balance(design: Design): Design {
-  const split = design.inverter.part.topology === 'split-phase'
-  const legs = bestLegs(design.loads)
-  return {
-    ...design,
-    loads: design.loads.map((load) => {
-      if (load.leg === 'DC' || load.leg === 'AB') return load
-      return { ...load, leg: split ? legs[load.id] : 'A' }
-    }),
-  }
+  const fitting = onLegsOf(design)
+  const legs = bestLegs(fitting.loads, serviceOf(fitting.inverter))
+  return { ...fitting, loads: fitting.loads.map((load) => ({ ...load, leg: legs[load.id] ?? load.leg })) }
 }

@@ -1,7 +1,7 @@
 import type { LayoutQuestion } from '../array/layouts.ts'
 import { hottestCellC } from '../array/voltage.ts'
 import type { ControllerPart, Design, ModulePart } from '../design/types.ts'
-import { chargeVoltage } from '../winter/hours.ts'
+import { absorptionV } from '../bank/layout.ts'
 
 /** What has to be known to lay out a module on a controller at a design's place and bank. */
 export function layoutQuestion(
@@ -16,7 +16,7 @@ export function layoutQuestion(
     controller,
     coldestC: place.recordLowC,
     hottestCellC: hottestCellC(place.recordHighC, module),
-    chargeV: chargeVoltage(design),
+    chargeV: absorptionV(design.bank),
     maxModules,
     method: schools.coldVoltage,
   }

@@ -1,6 +1,7 @@
 import type { Design, Load } from '../design/types.ts'
 import { nextId, seasonsFor } from '../design/defaults.ts'
 import { bestLegs } from '../inverter/legs.ts'
+import { legsOfService, onLegsOf, serviceOf } from '../inverter/service.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import type { Suggestion } from './suggestion.ts'
 
@@ -18,9 +19,9 @@ const HOUSEHOLD = [
   'phantom',
 ]
 
-/** Adds the household loads that are missing by name and spreads the 120 V loads over the legs there are. */
+/** Adds the household loads that are missing by name and spreads those of one leg over the legs there are. */
 export function suggestLoads(design: Design): Suggestion {
-  const split = design.inverter.part.topology === 'split-phase'
+  const service = serviceOf(design.inverter)
   const loads: Load[] = [...design.loads]
   const added: string[] = []
   for (const id of HOUSEHOLD) {
@@ -29,12 +30,9 @@ export function suggestLoads(design: Design): Suggestion {
     loads.push(seasonsFor(design.place.latitudeDeg, loadFromAppliance(from, nextId('load', loads))))
     added.push(from.name)
   }
-  const legsOf = bestLegs(loads)
-  const placed = loads.map((load): Load => {
-    if (load.leg === 'DC') return load
-    if (!split) return { ...load, leg: 'A' }
-    return load.leg === 'AB' ? load : { ...load, leg: legsOf[load.id] }
-  })
+  const fitting = onLegsOf({ ...design, loads })
+  const legsOf = bestLegs(fitting.loads, service)
+  const placed = fitting.loads.map((load): Load => ({ ...load, leg: legsOf[load.id] ?? load.leg }))
   return {
     design: { ...design, loads: placed },
     reasons: [
@@ -42,8 +40,8 @@ export function suggestLoads(design: Design): Suggestion {
         ? `Added what a small house nearly always has: ${added.join(', ')}.`
         : 'The usual household loads are all there.',
       'Watts and hours are nameplate guesses; a week on a meter replaces each.',
-      split
-        ? 'The 120 V loads are spread so that both legs carry about the same.'
+      legsOfService(service).length > 1
+        ? 'The loads of one leg are spread so that all legs carry about the same.'
         : 'The inverter has one leg; every AC load is on it.',
     ],
   }

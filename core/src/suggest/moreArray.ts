@@ -1,3 +1,4 @@
+import { busAmps } from '../array/controllers.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { layouts } from '../array/layouts.ts'
 import { bankNominalV, ratedAh } from '../bank/layout.ts'
@@ -20,7 +21,7 @@ export function moreArray(design: Design, rate: number): Design {
   const volts = bankNominalV(bank)
   const wantedA = rate * ratedAh(bank.part) * bank.inParallel
   const hasW = design.arrays.reduce((sum, array) => sum + arrayRatedW(array), 0)
-  const hasA = design.controllers.reduce((sum, { part }) => sum + part.outputA, 0)
+  const hasA = busAmps(design.controllers)
   const needW = wantedA * volts - hasW
   const found = separateTrackers()
     .filter(({ outputA }) => hasA + outputA >= wantedA)

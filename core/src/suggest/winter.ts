@@ -6,10 +6,10 @@ import { dailyEnergy } from '../loads/energy.ts'
 import { withTrials, type LoadChange } from '../loads/whatIf.ts'
 import { darkMonths } from '../sun/calendar.ts'
 import { decimal } from '../units/format.ts'
-import { structuredCloneOf } from '../parts/shelf.ts'
+import { inverterParts, structuredCloneOf } from '../parts/shelf.ts'
 import { bill } from '../money/parts.ts'
 import type { WinterEngine } from '../winter/engine.ts'
-import { figuresAt } from '../winter/summary.ts'
+import { figuresAt, figuresOf } from '../winter/summary.ts'
 
 /** One change to the design, run over the same weather. */
 export interface Candidate {
@@ -96,8 +96,59 @@ export function candidates(design: Design): { id: string; says: string; design: 
   const [largest] = [...drawing].sort((a, b) => use(b) - use(a))
   if (largest && use(largest) > 0)
     list.push(tried(design, `half-${largest.id}`, `Use ${largest.name} half as much`, largest, 'half'))
-  return [...list, ...otherChemistry(design)]
+  const fixed = drawing.filter((load) => !load.movable && load.leg !== 'DC' && load.priority === 'canWait')
+  const [moved] = fixed
+    .filter(({ hourShape }) => hourShape.some((weight) => weight === 0))
+    .sort((a, b) => use(b) - use(a))
+  if (moved && use(moved) > 0)
+    list.push(
+      change(`move-${moved.id}`, `Run ${moved.name} in the sunny hours`, (copy) => {
+        copy.loads.find(({ id }) => id === moved.id)!.movable = true
+      }),
+    )
+  return [...list, ...biggerCharger(design), ...otherChemistry(design)]
 }
+
+/** The next stronger charger: of its own, or the one in the next inverter of the kind. */
+function biggerCharger(design: Design): { id: string; says: string; design: Design }[] {
+  const { generator, inverter } = design
+  if (!generator.present || generator.kind === 'vehicle') return []
+  if (generator.chargeLimitA !== null)
+    return [
+      {
+        id: 'charger',
+        says: `Charger turned up from ${generator.chargeLimitA} A to all it has`,
+        design: { ...design, generator: { ...generator, chargeLimitA: null } },
+      },
+    ]
+  if (generator.charger === 'separate') {
+    const amps = Math.round(generator.separateChargerA * MORE_CHARGER)
+    return [
+      {
+        id: 'charger',
+        says: `A charger of ${amps} A in place of ${generator.separateChargerA} A`,
+        design: { ...design, generator: { ...generator, separateChargerA: amps } },
+      },
+    ]
+  }
+  const { part } = inverter
+  const [next] = inverterParts
+    .filter(
+      ({ topology, bankV, chargerA, controller }) =>
+        topology === part.topology && bankV === part.bankV && chargerA > part.chargerA && controller === null,
+    )
+    .sort((a, b) => a.chargerA - b.chargerA)
+  if (!next) return []
+  return [
+    {
+      id: 'charger',
+      says: `“${next.name}” with its charger of ${next.chargerA} A`,
+      design: { ...design, inverter: { ...inverter, part: { ...next } } },
+    },
+  ]
+}
+
+const MORE_CHARGER = 1.5
 
 function tried(design: Design, id: string, says: string, load: Load, what: LoadChange) {
   return { id, says, design: withTrials(design, [{ loadId: load.id, change: what }]) }
@@ -128,6 +179,7 @@ function otherChemistry(design: Design): { id: string; says: string; design: Des
           weak: [],
           allowedDepth: facts.depth,
           cutoffStateOfCharge: facts.cutoff,
+          absorbV: null,
         },
         generator: {
           ...design.generator,
@@ -138,43 +190,56 @@ function otherChemistry(design: Design): { id: string; says: string; design: Des
   ]
 }
 
+/** What a design comes to over the weather that changes are compared on. */
+export interface Measured {
+  /** of the median year */
+  generatorHours: number
+  /** of the worst priority in 1 year of 10 */
+  shortHours: number
+}
+
+/** Runs a design for {@link whatNext}. */
+export function measured(engine: WinterEngine, design: Design, request: { years: number; seed: number }): Measured {
+  const years = engine.run(design, request).map((year) => figuresOf(year))
+  const { must, should, canWait } = figuresAt(years, 0.9).shortHours
+  return { generatorHours: figuresAt(years, 0.5).generatorHours, shortHours: Math.max(must, should, canWait) }
+}
+
 /**
  * Tries one change at a time over the same weather and ranks them by generator hours and short hours saved per money.
  *
+ * @param measure runs a design; may be handed out to several workers
+ * @param atOnce how many are measured at the same time
  * @param onProgress called after each change with the share done; return false to cancel
  * @returns ranked candidates, or null where it was cancelled
  */
-export function whatNext(
-  engine: WinterEngine,
+export async function whatNext(
   design: Design,
-  request: { years: number; seed: number },
+  measure: (each: Design, lane: number) => Measured | Promise<Measured>,
+  atOnce = 1,
   onProgress: (share: number) => boolean = () => true,
-): Candidate[] | null {
-  const measure = (each: Design) => {
-    const years = engine.run(each, request)
-    const typical = figuresAt(years, 0.5)
-    const bad = figuresAt(years, 0.9)
-    return {
-      generatorHours: typical.generatorHours,
-      shortHours: Math.max(bad.shortHours.must, bad.shortHours.should, bad.shortHours.canWait),
+): Promise<Candidate[] | null> {
+  const base = await measure(design, 0)
+  const basePrice = bill(design).total
+  const waiting = candidates(design)
+  const count = waiting.length
+  const tried: Candidate[] = []
+  let wanted = true
+  const work = async (lane: number) => {
+    for (let next = waiting.shift(); next && wanted; next = waiting.shift()) {
+      const figures = await measure(next.design, lane)
+      tried.push({
+        ...next,
+        ...figures,
+        price: Math.max(0, bill(next.design).total - basePrice),
+        generatorHoursSaved: base.generatorHours - figures.generatorHours,
+        shortHoursSaved: base.shortHours - figures.shortHours,
+      })
+      wanted = onProgress(tried.length / count) && wanted
     }
   }
-  const base = measure(design)
-  const basePrice = bill(design).total
-  const list = candidates(design)
-  const measured: Candidate[] = []
-  for (const [i, candidate] of list.entries()) {
-    const figures = measure(candidate.design)
-    measured.push({
-      ...candidate,
-      ...figures,
-      price: Math.max(0, bill(candidate.design).total - basePrice),
-      generatorHoursSaved: base.generatorHours - figures.generatorHours,
-      shortHoursSaved: base.shortHours - figures.shortHours,
-    })
-    if (!onProgress((i + 1) / list.length)) return null
-  }
-  return measured.sort((a, b) => worth(b) - worth(a))
+  await Promise.all(Array.from({ length: atOnce }, (_, lane) => work(lane)))
+  return wanted ? tried.sort((a, b) => worth(b) - worth(a) || a.id.localeCompare(b.id)) : null
 }
 
 /** Hours saved per thousand of money; a free change counts as costing ten. */

@@ -2,6 +2,7 @@ import type { ArrayField, Design, Place } from '../design/types.ts'
 import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, runStartDay } from '../sun/calendar.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
 import { TiltedPlane, tiltOnDay } from '../sun/plane.ts'
+import { lifeYears } from '../bank/life.ts'
 import { WeatherMaker, type ClimateSource, type WeatherYear, type YearSource } from '../weather/generate.ts'
 import type { HourlySeries } from '../weather/hours/series.ts'
 import { ImportedYears } from '../weather/hours/years.ts'
@@ -9,8 +10,10 @@ import { climateOf, yearsOfRun } from '../weather/ruling.ts'
 import { hideUnderSnow, snowOnGround } from '../weather/snow.ts'
 import { dayTotal } from '../weather/summary.ts'
 import { yearHours, type YearHours } from './hours.ts'
-import { runYear, type Trace, type YearResult } from './loop.ts'
+import { runYear } from './loop.ts'
+import { ageAt } from './ageing.ts'
 import { runPlan, type RunPlan } from './plan.ts'
+import { emptyTrace, type Trace, type YearResult } from './year.ts'
 
 export interface RunRequest {
   years: number
@@ -55,6 +58,13 @@ export class WinterEngine {
   private planes = new Map<string, (Float32Array | undefined)[]>()
   private hoursKey = ''
   private hours: (YearHours | undefined)[] = []
+  private planned: { design: Design; seed: number; plan: RunPlan; lifeYears: number | null } | null = null
+
+  /**
+   * @param startDay day of year (from 0) on which every year of the run starts, with a full bank; by the place's
+   * dark season where it is left out
+   */
+  constructor(private readonly startDay: number | null = null) {}
 
   /** Hands over the hours of a weather file, so that designs set to them can be run. */
   provide(fileId: string, series: HourlySeries): void {
@@ -66,18 +76,38 @@ export class WinterEngine {
     return this.files.has(fileId)
   }
 
-  /** The constants of a run. */
-  plan(design: Design): RunPlan {
-    return runPlan(design)
-  }
-
   /**
-   * One year of a design.
+   * One year of a design. Its constants are worked out once for the same document; a document is never changed in place
+   * between two years of a run.
    * @param index which year of the sequence, from 0
    */
-  year(design: Design, plan: RunPlan, seed: number, index: number, trace: Trace | null = null): YearResult {
+  year(design: Design, seed: number, index: number, trace: Trace | null = null): YearResult {
     this.prepare(design, seed)
+    if (this.planned?.design !== design || this.planned.seed !== seed)
+      this.planned = { design, seed, plan: this.plan(design), lifeYears: null }
+    const plan = design.winter.ageing ? this.plan(design, index) : this.planned.plan
     return runYear(plan, this.hoursOf(design, seed, index), trace)
+  }
+
+  /** The constants of a run, new or after so many years. */
+  private plan(design: Design, years = 0): RunPlan {
+    const age = years > 0 ? ageAt(years, this.bankLife(design)) : undefined
+    return { ...runPlan(design, age), startDay: this.startOf(design) }
+  }
+
+  /** Years the bank lasts by its first year of the run: of cycling or of the calendar, whichever is less. */
+  private bankLife(design: Design): number {
+    const planned = this.planned!
+    if (planned.lifeYears === null) {
+      const trace = emptyTrace(planned.plan.loads.parts)
+      runYear(planned.plan, this.hoursOf(design, planned.seed, 0), trace)
+      planned.lifeYears = lifeYears(trace.stateOfCharge, 1, design.bank.part).years
+    }
+    return planned.lifeYears
+  }
+
+  private startOf({ place }: Design): number {
+    return this.startDay ?? runStartDay(place.latitudeDeg)
   }
 
   /**
@@ -86,9 +116,9 @@ export class WinterEngine {
    */
   run(design: Design, { years, seed }: RunRequest): YearResult[] {
     requireYears(years)
-    const plan = this.plan(design)
+    this.planned = null
     const length = yearsOfRun(design.place, years)
-    return Array.from({ length }, (_, index) => this.year(design, plan, seed, index))
+    return Array.from({ length }, (_, index) => this.year(design, seed, index))
   }
 
   /** The weather of one year at the design's place. */
@@ -145,6 +175,8 @@ export class WinterEngine {
       design.bank.part.chemistry,
       design.bank.systemV,
       design.bank.inSeries,
+      design.bank.absorbV,
+      design.sources,
       design.schools.skyModel,
     ])
     if (key !== this.hoursKey) {
@@ -181,7 +213,7 @@ export class WinterEngine {
   }
 
   private yearsFrom(fileId: string | null, climate: ClimateSource, place: Place): YearSource {
-    const start = runStartDay(place.latitudeDeg)
+    const start = this.startDay ?? runStartDay(place.latitudeDeg)
     if (fileId === null) return new WeatherMaker(climate, this.sun!, start)
     const series = this.files.get(fileId)
     if (!series) throw new RangeError(`place.hours ${place.hours!.name}: the hours of this weather file are not loaded`)

@@ -1,39 +1,37 @@
 import { unlikeGroups, unlikeLossAt, type UnlikeGroup } from '../array/unlike.ts'
-import { CHEMISTRIES, coldFactor } from '../bank/chemistry.ts'
-import { bankNominalV } from '../bank/layout.ts'
+import { coldFactor } from '../bank/chemistry.ts'
+import { absorptionV, bankNominalV } from '../bank/layout.ts'
 import { roomTemperature } from '../bank/roomTemperature.ts'
+import { busAmps, onTheBus, passesW } from '../array/controllers.ts'
 import { HEAT_LOSS, arrayRatedW, lossFactor } from '../array/power.ts'
 import type { ArrayField, Design } from '../design/types.ts'
-import { DAYS, HOURS } from '../sun/calendar.ts'
+import { DAYS, HOURS, MONTH_OF_DAY } from '../sun/calendar.ts'
 import type { WeatherYear } from '../weather/generate.ts'
 
-/** What one weather year brings to a design, hour by hour. */
+/** What one weather year brings to a design, hour by hour of the run. */
 export interface YearHours {
   /** array power at the controllers' input, W */
   pvInW: Float64Array
   /** most the controllers can put on the bus, W */
   pvOutW: Float64Array
+  /** what AC-coupled arrays and other sources can give on either side of the inverter, W; null for none */
+  acSourceW: Float64Array | null
+  dcSourceW: Float64Array | null
   roomC: Float32Array
   /** by day: share of the rated capacity the bank gives at its temperature */
   coldShare: Float32Array
 }
 
-/** Highest charging voltage of the bank at 25 °C, V. */
-export function chargeVoltage(design: Design): number {
-  const [, absorbV] = CHEMISTRIES[design.bank.part.chemistry].absorbV
-  return (design.bank.systemV / 12) * absorbV
-}
-
 /** Bus voltage at which a controller's output amps are counted: between rest and absorption. */
 function busVoltage(design: Design): number {
-  return (bankNominalV(design.bank) + chargeVoltage(design)) / 2
+  return (bankNominalV(design.bank) + absorptionV(design.bank)) / 2
 }
 
-/** Efficiency of all charge controllers taken together, weighted by their output. */
+/** Efficiency of the charge controllers on the bank's side taken together, weighted by their output. */
 export function controllerEfficiency({ controllers }: Design): number {
-  const outputA = controllers.reduce((sum, { part }) => sum + part.outputA, 0)
+  const outputA = busAmps(controllers)
   if (outputA <= 0) return 1
-  return controllers.reduce((sum, { part }) => sum + part.efficiency * part.outputA, 0) / outputA
+  return onTheBus(controllers).reduce((sum, { part }) => sum + part.efficiency * part.outputA, 0) / outputA
 }
 
 /**
@@ -45,6 +43,8 @@ export function yearHours(design: Design, weather: WeatherYear, planes: readonly
   const hours: YearHours = {
     pvInW: new Float64Array(HOURS),
     pvOutW: new Float64Array(HOURS),
+    acSourceW: otherWatts(design, 'ac', weather.startDay),
+    dcSourceW: otherWatts(design, 'dc', weather.startDay),
     roomC: new Float32Array(HOURS),
     coldShare: new Float32Array(DAYS),
   }
@@ -58,7 +58,12 @@ export function yearHours(design: Design, weather: WeatherYear, planes: readonly
       const group = unlike.find(({ arrayIds }) => arrayIds.includes(array.id)) ?? null
       addArrayPower(array, controller.part.kind === 'pulse-width' ? volts : 0, group, weather, planes[i], power)
     })
-    const limit = controller.part.outputA * volts
+    const limit = passesW(controller.part, volts)
+    if (controller.part.kind === 'ac-coupled') {
+      const feeds = (hours.acSourceW ??= new Float64Array(HOURS))
+      for (let i = 0; i < HOURS; i++) feeds[i] += Math.min(power[i] * controller.part.efficiency, limit)
+      continue
+    }
     for (let i = 0; i < HOURS; i++) {
       hours.pvInW[i] += power[i]
       hours.pvOutW[i] += Math.min(power[i] * efficiency, limit)
@@ -68,6 +73,20 @@ export function yearHours(design: Design, weather: WeatherYear, planes: readonly
   for (let day = 0; day < DAYS; day++)
     hours.coldShare[day] = coldFactor(design.bank.part.chemistry, hours.roomC[day * 24 + 6])
   return hours
+}
+
+/** What the other sources on one side give through a year of the run, W; null where there is none. */
+function otherWatts({ sources }: Design, side: 'ac' | 'dc', startDay: number): Float64Array | null {
+  const here = sources.filter((source) => source.side === side)
+  if (here.length === 0) return null
+  return Float64Array.from({ length: HOURS }, (_, i) => {
+    const hourOfYear = (startDay * 24 + i) % HOURS
+    const month = MONTH_OF_DAY[Math.floor(hourOfYear / 24)]
+    return here.reduce(
+      (sum, { hourlyW, wattsByMonth }) => sum + (hourlyW?.[hourOfYear] ?? wattsByMonth[month][hourOfYear % 24]),
+      0,
+    )
+  })
 }
 
 /**

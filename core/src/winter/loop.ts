@@ -1,103 +1,75 @@
-import { inverterInput, inverterOutput } from '../inverter/efficiency.ts'
+import { inverterOutput } from '../inverter/efficiency.ts'
 import { DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
-import type { Priority } from '../design/types.ts'
 import type { YearHours } from './hours.ts'
-import type { RunPlan } from './plan.ts'
-
-/** What one year of hours did. Days are counted from the run's first day. */
-export interface YearResult {
-  shortHours: Record<Priority, number>
-  unmetWh: Record<Priority, number>
-  generatorHours: number
-  generatorStarts: number
-  generatorWh: number
-  fuelL: number
-  lowestStateOfCharge: number
-  coldLockHours: number
-  /** energy the heaters of the bank took, Wh */
-  heaterWh: number
-  sourcesWh: number
-  arrayWh: number
-  servedWh: number
-  lossesWh: number
-  storedChangeWh: number
-  curtailedWh: number
-  /** worst relative error of the energy balance of any step */
-  residualRelative: number
-  lowestByDay: Float32Array
-  generatorHoursByDay: Uint8Array
-  shortHoursByDay: Uint8Array
-  /** by month 0…11: array energy used, curtailed, generator, served, unmet, Wh */
-  months: {
-    arrayWh: Float64Array
-    curtailedWh: Float64Array
-    generatorWh: Float64Array
-    servedWh: Float64Array
-    unmetWh: Float64Array
-  }
-}
-
-/** Hour-by-hour record of a year, filled where one is passed to {@link runYear}; W and shares of one. */
-export interface Trace {
-  stateOfCharge: Float32Array
-  arrayW: Float32Array
-  generatorW: Float32Array
-  servedW: Float32Array
-  unmetW: Float32Array
-  curtailedW: Float32Array
-}
-
-export function emptyTrace(): Trace {
-  const hours = () => new Float32Array(DAYS * 24)
-  return {
-    stateOfCharge: hours(),
-    arrayW: hours(),
-    generatorW: hours(),
-    servedW: hours(),
-    unmetW: hours(),
-    curtailedW: hours(),
-  }
-}
+import { VOLTAGE_STEPS, type RunPlan } from './plan.ts'
+import { emptyYear, type Trace, type YearResult } from './year.ts'
 
 /** Movable work that found no sun is done as an ordinary load in these hours. */
 const EVENING_FROM = 18
 const EVENING_TO = 22
+/** A charge that is due to be full is begun in these hours, so that its long tail ends before the evening. */
+const FULL_FROM = 7
+const FULL_TO = 12
+/** A bank counts as full from here on. */
 const FULL = 0.97
-const TINY_WH = 1e-6
+/** So long an equalising charge waits for sun to do it before a generator is started for it, h. */
+const SUN_MAY_EQUALISE_H = 14 * 24
+const TINY_W = 1e-6
 
 /**
- * One year, hour by hour, in watts and watt-hours (the step is one hour).
+ * One year, step by step: whole hours, or quarters of them.
  *
- * Each step: sun to the bus through the controllers; loads in order of priority; movable work into the sun's surplus;
- * the rest from the generator while it runs and from the bank within its kinetic, current, cold and cut-out limits;
- * then charge the bank, then curtail. The generator follows a state machine on state of charge.
- * Array energy + generator energy = served + losses + change in store + curtailed, checked in every step.
+ * Each step: what other sources and the sun bring to the bus, the latter through the controllers; loads in order of
+ * priority; movable work into the sun's surplus; the rest from the backup while it runs and from the bank within its
+ * kinetic, current, voltage, cold and cut-out limits; then charge the bank, then curtail. The backup follows a state
+ * machine on state of charge, voltage or a look in the morning.
+ * Sources = served + losses + change in store + curtailed, checked in every step.
  *
  * Nothing is allocated inside the step.
  * Source: kinetic battery by Manwell & McGowan (1993); dispatch in priority order by stand-alone practice.
  */
 export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = null): YearResult {
-  const { bank, generator, curve } = plan
-  const { step } = bank
-  const { a1, a2, a3 } = step
-  const qmax = bank.qmaxAh
-  const volts = bank.volts
-  const lowestByDay = new Float32Array(DAYS)
-  const generatorHoursByDay = new Uint8Array(DAYS)
-  const shortHoursByDay = new Uint8Array(DAYS)
-  const monthArray = new Float64Array(12)
-  const monthCurtailed = new Float64Array(12)
-  const monthGenerator = new Float64Array(12)
-  const monthServed = new Float64Array(12)
-  const monthUnmet = new Float64Array(12)
+  const { bank, generator, curve, loads } = plan
+  const { acMust, acShould, acCanWait, dc: dcLoads, parts, away: awayOfYear } = loads
+  const [movableMust, movableShould, movableCanWait] = loads.movable
+  const [storedMust, storedShould, storedCanWait] = loads.stored
+  const [holdMust, holdShould, holdCanWait] = loads.storeWh
+  const { pvInW, pvOutW, roomC, coldShare, acSourceW, dcSourceW } = hours
+  const { inverterW, arrayShare, selfW: controllersW } = plan
+  const movableCap = loads.movableCapW
+  const { idleW, a, b } = curve
+  const { a1, a2, a3, cqmaxAh } = bank.step
+  const { qmaxAh: qmax, volts, restedV, ohm, lowCutV, absorbV, chargeEfficiency } = bank
+  const dt = 1 / parts
+  const result = emptyYear()
+  const { losses, months } = result
   const quiet = generator.quietFromH !== generator.quietToH
+  const { fullEveryH, equaliseEveryH, exerciseEveryH } = generator
+  const byVoltage = generator.startBy === 'voltage'
+  const byMorning = generator.startBy === 'morning'
 
   let available = bank.startAvailableAh
   let bound = bank.startBoundAh
   const storedAtStart = (available + bound) * volts
   let running = false
   let runH = 0
-  let hoursSinceFull = 0
+  let warmLeft = 0
+  let exerciseLeft = 0
+  let sinceStart = Infinity
+  let sinceRun = 0
+  let sinceFull = 0
+  let sinceEqualised = 0
+  let equalisedH = 0
+  let lowV = restedV[VOLTAGE_STEPS]
+  let heldLow = 0
+  // work that waits: due today, and what a store lets wait longer, Wh
+  let dueMust = 0
+  let dueShould = 0
+  let dueCanWait = 0
+  let owedMust = 0
+  let owedShould = 0
+  let owedCanWait = 0
+
   let starts = 0
   let generatorHours = 0
   let fuel = 0
@@ -108,252 +80,438 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
   let unmetShould = 0
   let unmetCanWait = 0
   let arraySum = 0
+  let otherSum = 0
   let generatorSum = 0
   let servedSum = 0
-  let lossSum = 0
   let curtailedSum = 0
   let worstResidual = 0
   let lowest = 1
   let locked = 0
-  let heaterWh = 0
+  let longestSinceFull = 0
+  let fullToStartH = 0
+  let spell = 0
+  let longestSpell = 0
+  let lossControllers = 0
+  let lossConversion = 0
+  let lossIdle = 0
+  let lossCharger = 0
+  let lossBattery = 0
+  let lossSelf = 0
+  let lossHeater = 0
+  let lossEqualise = 0
 
   for (let day = 0; day < DAYS; day++) {
-    const month = MONTH_OF_DAY[(plan.startDay + day) % DAYS]
-    const floorAh = qmax * (1 - hours.coldShare[day] * (1 - bank.cutoff))
-    let potMust = plan.movableMust[month]
-    let potShould = plan.movableShould[month]
-    let potCanWait = plan.movableCanWait[month]
+    const dayOfYear = (plan.startDay + day) % DAYS
+    const month = MONTH_OF_DAY[dayOfYear]
+    const away = awayOfYear[dayOfYear]
+    const cold = coldShare[day]
+    const coldOhm = ohm / cold
+    const floorAh = qmax * (1 - cold * (1 - bank.cutoff))
+    const pot = away * 12 + month
+    dueMust += movableMust[pot]
+    dueShould += movableShould[pot]
+    dueCanWait += movableCanWait[pot]
+    owedMust += storedMust[pot]
+    owedShould += storedShould[pot]
+    owedCanWait += storedCanWait[pot]
     let dayLowest = 1
     let dayShort = 0
     let dayGenerator = 0
+    let dayFuel = 0
+    let daySun = 0
+    let dayNeed = 0
+    let monthArray = 0
+    let monthToBank = 0
+    let monthCurtailed = 0
+    let monthGenerator = 0
+    let monthOther = 0
+    let monthServed = 0
+    let monthUnmet = 0
 
-    for (let hour = 0; hour < 24; hour++) {
+    for (let slot = 0; slot < 24 * parts; slot++) {
+      const hour = parts === 1 ? slot : (slot / parts) | 0
       const i = day * 24 + hour
-      const at = month * 24 + hour
-      const pvIn = hours.pvInW[i]
-      const pvOut = hours.pvOutW[i]
+      const at = (pot * 24 + hour) * parts + (parts === 1 ? 0 : slot % parts)
+      const pvIn = pvInW[i] * arrayShare
+      const pvOut = pvOutW[i] * arrayShare
+      const dcSource = dcSourceW === null ? 0 : dcSourceW[i]
+      const acSource = acSourceW === null ? 0 : acSourceW[i]
       const total = available + bound
       const charge = total / qmax
 
-      // generator state machine, decided on the charge at the start of the hour
+      if (hour === 12 && slot % parts === 0 && sinceFull < 12) months.fullByNoonDays[month]++
+
+      // the backup's state machine, decided on the state at the start of the step
+      let runShare = 0
+      let hourShare = 0
+      let equaliseDue = false
+      if (equaliseEveryH > 0) equaliseDue = sinceEqualised >= equaliseEveryH
       if (generator.present) {
-        const due = generator.fullEveryDays > 0 && hoursSinceFull >= generator.fullEveryDays * 24
+        const fullDue = fullEveryH > 0 && sinceFull >= fullEveryH
         if (running) {
-          const target = due ? generator.fullStop : generator.stop
-          if ((charge >= target && runH >= generator.minRunH) || runH >= generator.maxRunH) running = false
-        } else if (charge <= generator.start) {
+          if (exerciseLeft > 0) {
+            running = exerciseLeft > 1e-9
+          } else {
+            const done = equaliseDue
+              ? false
+              : charge >= (fullDue ? generator.fullStop : generator.stop) && runH >= generator.minRunH - 1e-9
+            const longest = equaliseDue ? generator.maxRunH + generator.equaliseH : generator.maxRunH
+            if (done || runH >= longest - 1e-9) running = false
+          }
+        }
+        if (!running && sinceStart >= generator.restH && !(away === 1 && generator.byHand)) {
           const silent =
             quiet &&
             (generator.quietFromH < generator.quietToH
               ? hour >= generator.quietFromH && hour < generator.quietToH
               : hour >= generator.quietFromH || hour < generator.quietToH)
           if (!silent) {
-            running = true
-            runH = 0
-            starts++
+            const forTheTail = hour >= FULL_FROM && hour < FULL_TO
+            let wanted = byVoltage
+              ? lowV <= generator.startV && heldLow >= generator.holdH - 1e-9 && heldLow > 0
+              : charge <= generator.start && (!byMorning || (hour === generator.morningH && slot % parts === 0))
+            if (!wanted && forTheTail)
+              wanted =
+                (fullDue && charge < generator.fullStop) ||
+                (equaliseDue && sinceEqualised >= equaliseEveryH + SUN_MAY_EQUALISE_H)
+            if (wanted) {
+              running = true
+              exerciseLeft = 0
+            } else if (exerciseEveryH > 0 && sinceRun >= exerciseEveryH && forTheTail) {
+              running = true
+              exerciseLeft = generator.exerciseH
+            }
+            if (running) {
+              runH = 0
+              sinceStart = 0
+              fullToStartH += sinceFull
+              warmLeft = generator.warmUpH
+              starts++
+            }
           }
         }
-      }
-
-      // limits of the bank for this hour
-      const resting = a1 * available + a2 * total
-      let dischargeAh = resting / a3
-      if (dischargeAh > bank.maxDischargeA) dischargeAh = bank.maxDischargeA
-      if (dischargeAh > total - floorAh) dischargeAh = total - floorAh
-      if (dischargeAh < 0) dischargeAh = 0
-      let acceptAh = (step.cqmaxAh - resting) / a3
-      if (acceptAh > bank.maxChargeA) acceptAh = bank.maxChargeA
-      if (acceptAh > qmax - total) acceptAh = qmax - total
-      if (acceptAh < 0) acceptAh = 0
-      let heater = 0
-      if (hours.roomC[i] <= bank.lockC) {
-        if (bank.heaterW > 0 && (pvOut > bank.heaterW || running)) {
-          heater = bank.heaterW
-          heaterWh += heater
-        } else {
-          acceptAh = 0
-          locked++
+        if (running) {
+          hourShare = exerciseLeft > 0 && exerciseLeft < dt ? exerciseLeft / dt : 1
+          const warming = warmLeft < hourShare * dt ? warmLeft : hourShare * dt
+          warmLeft -= warming
+          runShare = hourShare - warming / dt
         }
       }
-      const dischargeWh = dischargeAh * volts
-      const acceptWh = (acceptAh * volts) / bank.chargeEfficiency
 
-      // what is asked for in this hour
-      let must = plan.acMust[at]
-      let should = plan.acShould[at]
-      let canWait = plan.acCanWait[at]
-      const dc = plan.dc[at]
+      // limits of the bank for this step, A
+      const resting = a1 * available + a2 * total
+      const place = charge <= 0 ? 0 : charge >= 1 ? VOLTAGE_STEPS : charge * VOLTAGE_STEPS
+      const below = place | 0
+      const openV = restedV[below] + (restedV[below + 1] - restedV[below]) * (place - below)
+      let dischargeA = resting / a3
+      if (dischargeA > bank.maxDischargeA) dischargeA = bank.maxDischargeA
+      const beforeCutOut = (openV - lowCutV) / coldOhm
+      if (dischargeA > beforeCutOut) dischargeA = beforeCutOut
+      const aboveFloor = (total - floorAh) * parts
+      if (dischargeA > aboveFloor) dischargeA = aboveFloor
+      if (dischargeA < 0) dischargeA = 0
+      let acceptA = (cqmaxAh - resting) / a3
+      if (acceptA > bank.maxChargeA) acceptA = bank.maxChargeA
+      const room = (qmax - total) * parts
+      if (acceptA > room) acceptA = room
+      const atAbsorption = (absorbV - openV) / coldOhm
+      if (acceptA > atAbsorption) acceptA = atAbsorption
+      if (acceptA < 0) acceptA = 0
+      let heater = 0
+      if (roomC[i] <= bank.lockC) {
+        if (bank.heaterW > 0 && (pvOut + dcSource > bank.heaterW || running)) heater = bank.heaterW
+        else {
+          acceptA = 0
+          locked += dt
+        }
+      }
+      const dischargeW = dischargeA * volts
+      const acceptW = (acceptA * volts) / chargeEfficiency
+
+      // what draws by itself
+      const selfDischarge = total * volts * bank.selfDischargePerH
+      let equalise = 0
+      if (equaliseDue && charge >= generator.fullStop && (running || pvOut > 1.5 * generator.equaliseW))
+        equalise = generator.equaliseW
+
+      // what is asked for in this step, W; what is shed is short at once
+      let must = acMust[at]
+      let should = acShould[at]
+      let canWait = acCanWait[at]
+      const dc = dcLoads[at]
       if (hour >= EVENING_FROM && hour < EVENING_TO) {
-        const share = 1 / (EVENING_TO - hour)
-        must += potMust * share
-        should += potShould * share
-        canWait += potCanWait * share
-        potMust -= potMust * share
-        potShould -= potShould * share
-        potCanWait -= potCanWait * share
-      } else if (hour < EVENING_FROM) {
-        const pot = potMust + potShould + potCanWait
-        if (pot > TINY_WH && pvOut > 0) {
-          let sunny = inverterOutput(curve, pvOut - plan.selfW - dc) - must - should - canWait
-          if (sunny > plan.movableCapW) sunny = plan.movableCapW
-          if (sunny > pot) sunny = pot
+        const share = 1 / (EVENING_TO * parts - (hour * parts + (parts === 1 ? 0 : slot % parts)))
+        const extraMust = dueMust * share + (owedMust > holdMust ? (owedMust - holdMust) * share : 0)
+        const extraShould = dueShould * share + (owedShould > holdShould ? (owedShould - holdShould) * share : 0)
+        const extraCanWait = dueCanWait * share + (owedCanWait > holdCanWait ? (owedCanWait - holdCanWait) * share : 0)
+        must += extraMust * parts
+        should += extraShould * parts
+        canWait += extraCanWait * parts
+        if (owedMust > holdMust) owedMust -= (owedMust - holdMust) * share
+        if (owedShould > holdShould) owedShould -= (owedShould - holdShould) * share
+        if (owedCanWait > holdCanWait) owedCanWait -= (owedCanWait - holdCanWait) * share
+        dueMust -= dueMust * share
+        dueShould -= dueShould * share
+        dueCanWait -= dueCanWait * share
+      }
+      let shedCanWait = 0
+      let shedShould = 0
+      if (!running) {
+        if (charge < plan.shedCanWait) {
+          shedCanWait = canWait
+          canWait = 0
+        }
+        if (charge < plan.shedShould) {
+          shedShould = should
+          should = 0
+        }
+      }
+      if (hour < EVENING_FROM) {
+        const waiting = dueMust + dueShould + dueCanWait + owedMust + owedShould + owedCanWait
+        if (waiting > TINY_W && pvOut + acSource + dcSource > 0) {
+          let sunny = inverterOutput(curve, pvOut + dcSource - controllersW - dc) + acSource - must - should - canWait
+          if (sunny > movableCap) sunny = movableCap
+          if (sunny > waiting * parts) sunny = waiting * parts
           if (sunny > 0) {
-            const share = sunny / pot
-            must += potMust * share
-            should += potShould * share
-            canWait += potCanWait * share
-            potMust -= potMust * share
-            potShould -= potShould * share
-            potCanWait -= potCanWait * share
+            const share = sunny / (waiting * parts)
+            must += (dueMust + owedMust) * share * parts
+            should += (dueShould + owedShould) * share * parts
+            canWait += (dueCanWait + owedCanWait) * share * parts
+            const left = 1 - share
+            dueMust *= left
+            dueShould *= left
+            dueCanWait *= left
+            owedMust *= left
+            owedShould *= left
+            owedCanWait *= left
           }
         }
       }
       const ac = must + should + canWait
 
-      // generator: the house first, the charger with what is left
+      // the AC side: the backup carries the house first, or AC sources do; the charger gets what is left
       let fromGenerator = 0
+      let fromAcSource = 0
+      let chargerEfficiency = generator.chargerEfficiency
       let chargerDc = 0
-      if (running) {
-        fromGenerator = ac < generator.powerW ? ac : generator.powerW
-        let chargerAc = generator.powerW - fromGenerator
-        if (chargerAc > generator.chargerW) chargerAc = generator.chargerW
-        chargerDc = chargerAc * generator.chargerEfficiency
+      if (running && generator.passesHouse) {
+        const powerW = generator.acW * runShare
+        fromGenerator = ac < powerW ? ac : powerW
+        const left = powerW - fromGenerator
+        const most = generator.chargerAcW * runShare
+        chargerDc = (left < most ? left : most) * chargerEfficiency
+      } else {
+        fromAcSource = acSource < ac ? acSource : ac
+        if (running) {
+          const drawn = generator.acW < generator.chargerAcW ? generator.acW : generator.chargerAcW
+          chargerDc = (drawn * chargerEfficiency + generator.dcW) * runShare
+        } else if (acSource > fromAcSource) {
+          chargerEfficiency = plan.acChargerEfficiency
+          const over = acSource - fromAcSource
+          chargerDc = (over < plan.acChargerW ? over : plan.acChargerW) * chargerEfficiency
+        }
       }
 
       // what the bus can carry, and what has to be shed
-      const supply = pvOut + chargerDc + dischargeWh
-      const self = plan.selfW + heater < supply ? plan.selfW + heater : supply
+      const supply = pvOut + dcSource + chargerDc + dischargeW
+      const wantedSelf = controllersW + heater + selfDischarge + equalise
+      const self = wantedSelf < supply ? wantedSelf : supply
       const dcServed = dc < supply - self ? dc : supply - self
       const left = supply - self - dcServed
-      const acRest = ac - fromGenerator
-      let acInverter = acRest < plan.inverterW ? acRest : plan.inverterW
+      const acRest = ac - fromGenerator - fromAcSource
+      const restW = acRest < plan.searchWakeW ? plan.searchW : idleW
+      const most = inverterW[month * 24 + hour]
+      let acInverter = acRest < most ? acRest : most
       let inverterDc = 0
-      if (left > curve.idleW) {
-        inverterDc = inverterInput(curve, acInverter)
+      if (left > restW) {
+        inverterDc = restW + acInverter * (a + b * acInverter)
         if (inverterDc > left) {
-          acInverter = inverterOutput(curve, left)
+          acInverter = inverterOutput(curve, left + idleW - restW)
           inverterDc = left
         }
       } else acInverter = 0
-      const acServed = fromGenerator + acInverter
+      const acServed = fromGenerator + fromAcSource + acInverter
       const need = self + dcServed + inverterDc
 
-      // short: cut what can wait first
+      // short: what can wait first
       let missing = ac - acServed
-      if (missing > TINY_WH || dc - dcServed > TINY_WH) {
+      if (missing > TINY_W || dc - dcServed > TINY_W || shedCanWait + shedShould > TINY_W) {
         const cutCanWait = missing < canWait ? missing : canWait
         missing -= cutCanWait
         const cutShould = missing < should ? missing : should
         missing -= cutShould
         const cutMust = missing + (dc - dcServed)
-        if (cutCanWait > TINY_WH) shortCanWait++
-        if (cutShould > TINY_WH) shortShould++
-        if (cutMust > TINY_WH) shortMust++
-        unmetCanWait += cutCanWait
-        unmetShould += cutShould
-        unmetMust += cutMust
-        monthUnmet[month] += ac - acServed + dc - dcServed
-        dayShort++
+        if (cutCanWait + shedCanWait > TINY_W) shortCanWait += dt
+        if (cutShould + shedShould > TINY_W) shortShould += dt
+        if (cutMust > TINY_W) shortMust += dt
+        unmetCanWait += (cutCanWait + shedCanWait) * dt
+        unmetShould += (cutShould + shedShould) * dt
+        unmetMust += cutMust * dt
+        monthUnmet += cutCanWait + shedCanWait + cutShould + shedShould + cutMust
+        dayShort += dt
       }
 
-      // sun first, then the generator's charger, then the bank
-      let pvUsed = need < pvOut ? need : pvOut
-      let chargerUsed = need - pvUsed
+      // other sources first, then the sun, then the charger, then the bank
+      let dcUsed = need < dcSource ? need : dcSource
+      let pvUsed = need - dcUsed
+      if (pvUsed > pvOut) pvUsed = pvOut
+      let chargerUsed = need - dcUsed - pvUsed
       if (chargerUsed > chargerDc) chargerUsed = chargerDc
-      const discharge = need - pvUsed - chargerUsed
+      const discharge = need - dcUsed - pvUsed - chargerUsed
       let intake = 0
+      let sunToBank = 0
       if (discharge <= 0) {
-        let fromSun = pvOut - pvUsed
-        if (fromSun > acceptWh) fromSun = acceptWh
+        let fromSource = dcSource - dcUsed
+        if (fromSource > acceptW) fromSource = acceptW
+        sunToBank = pvOut - pvUsed
+        if (sunToBank > acceptW - fromSource) sunToBank = acceptW - fromSource
         let fromCharger = chargerDc - chargerUsed
-        if (fromCharger > acceptWh - fromSun) fromCharger = acceptWh - fromSun
-        pvUsed += fromSun
+        if (fromCharger > acceptW - fromSource - sunToBank) fromCharger = acceptW - fromSource - sunToBank
+        dcUsed += fromSource
+        pvUsed += sunToBank
         chargerUsed += fromCharger
-        intake = fromSun + fromCharger
+        intake = fromSource + sunToBank + fromCharger
       }
 
-      const stored = intake * bank.chargeEfficiency - discharge
+      const stored = intake * chargeEfficiency - discharge
       const current = -stored / volts
       const nextAvailable = resting - a3 * current
-      bound = total - current - nextAvailable
+      bound = total - current * dt - nextAvailable
       available = nextAvailable
 
-      // the books
+      // the books, W
       const pvTaken = pvUsed / plan.controllerEfficiency
-      const curtailed = pvIn - pvTaken
-      const chargerAcUsed = running ? chargerUsed / generator.chargerEfficiency : 0
-      const generated = fromGenerator + chargerAcUsed
+      let generated = fromGenerator
+      let otherTaken = dcUsed + fromAcSource
+      let chargerLoss = 0
+      if (chargerUsed > 0) {
+        const drawn = chargerUsed / chargerEfficiency
+        chargerLoss = drawn - chargerUsed
+        if (running) generated += drawn
+        else otherTaken += drawn
+      }
+      const curtailed = pvIn - pvTaken + dcSource + acSource - otherTaken
       const served = acServed + dcServed
-      const lost =
-        pvTaken -
-        pvUsed +
-        (chargerAcUsed - chargerUsed) +
-        (inverterDc - acInverter) +
-        intake * (1 - bank.chargeEfficiency) +
-        self
-      const storedNow = (available + bound - total) * volts
-      const residual =
-        Math.abs(pvIn + generated - served - lost - storedNow - curtailed) / (pvIn + generated + served + 1)
+      const heldBack = self < wantedSelf ? self / wantedSelf : 1
+      const idle = inverterDc > 0 ? (restW < inverterDc ? restW : inverterDc) : 0
+      const lost = pvTaken - pvUsed + chargerLoss + (inverterDc - acInverter) + intake * (1 - chargeEfficiency) + self
+      const sources = pvIn + dcSource + acSource + generated
+      const storedNow = (available + bound - total) * volts * parts
+      const residual = Math.abs(sources - served - lost - storedNow - curtailed) / (sources + served + 1)
       if (residual > worstResidual) worstResidual = residual
+      lossControllers += pvTaken - pvUsed
+      lossConversion += inverterDc - acInverter - idle
+      lossIdle += idle
+      lossCharger += chargerLoss
+      lossBattery += intake * (1 - chargeEfficiency) + selfDischarge * heldBack
+      lossSelf += controllersW * heldBack
+      lossHeater += heater * heldBack
+      lossEqualise += equalise * heldBack
       arraySum += pvIn
+      otherSum += dcSource + acSource
       generatorSum += generated
       servedSum += served
-      lossSum += lost
       curtailedSum += curtailed
-      monthArray[month] += pvTaken
-      monthCurtailed[month] += curtailed
-      monthGenerator[month] += generated
-      monthServed[month] += served
+      monthArray += pvTaken
+      monthToBank += sunToBank
+      monthCurtailed += curtailed
+      monthGenerator += generated
+      monthOther += otherTaken
+      monthServed += served
+      daySun += pvOut + dcSource + acSource
+      dayNeed += need + fromAcSource + fromGenerator
+
       if (running) {
-        runH++
-        generatorHours++
-        dayGenerator++
-        fuel += generator.fuelIdleLPerH + generator.fuelLPerWh * generated
-      }
+        const ran = hourShare * dt
+        runH += ran
+        if (exerciseLeft > 0) {
+          exerciseLeft -= ran
+          if (exerciseLeft < 1e-9) running = false
+        }
+        dayGenerator += ran
+        dayFuel += generator.idleLPerH * ran + generator.litresPerWh * generated * dt
+        sinceRun = 0
+      } else sinceRun += dt
+      sinceStart += dt
       const chargeNow = (available + bound) / qmax
-      hoursSinceFull = chargeNow >= FULL ? 0 : hoursSinceFull + 1
+      sinceFull = chargeNow >= FULL ? 0 : sinceFull + dt
+      if (sinceFull > longestSinceFull) longestSinceFull = sinceFull
+      sinceEqualised += dt
+      if (equalise > 0) {
+        equalisedH += dt
+        if (equalisedH >= generator.equaliseH - 1e-9) {
+          sinceEqualised = 0
+          equalisedH = 0
+          result.equalisations++
+        }
+      }
+      lowV = openV - current * coldOhm
+      heldLow = lowV <= generator.startV ? heldLow + dt : 0
       if (chargeNow < dayLowest) dayLowest = chargeNow
-      if (trace) {
-        trace.stateOfCharge[i] = chargeNow
-        trace.arrayW[i] = pvTaken
-        trace.generatorW[i] = generated
-        trace.servedW[i] = served
-        trace.unmetW[i] = ac - acServed + dc - dcServed
-        trace.curtailedW[i] = curtailed
+      if (trace !== null) {
+        const t = day * 24 * parts + slot
+        trace.stateOfCharge[t] = chargeNow
+        trace.arrayW[t] = pvTaken
+        trace.otherW[t] = otherTaken
+        trace.generatorW[t] = generated
+        trace.bankW[t] = stored
+        trace.servedW[t] = served
+        trace.unmetW[t] = ac - acServed + dc - dcServed + shedCanWait + shedShould
+        trace.mustW[t] = must + dc
+        trace.shouldW[t] = should + shedShould
+        trace.canWaitW[t] = canWait + shedCanWait
+        trace.curtailedW[t] = curtailed
+        trace.voltsV[t] = lowV
+        trace.roomC[t] = roomC[i]
       }
     }
-    lowestByDay[day] = dayLowest
-    shortHoursByDay[day] = dayShort
-    generatorHoursByDay[day] = dayGenerator
+    months.arrayWh[month] += monthArray * dt
+    months.toBankWh[month] += (monthToBank * dt) / plan.controllerEfficiency
+    months.curtailedWh[month] += monthCurtailed * dt
+    months.generatorWh[month] += monthGenerator * dt
+    months.otherWh[month] += monthOther * dt
+    months.servedWh[month] += monthServed * dt
+    months.unmetWh[month] += monthUnmet * dt
+    months.generatorHours[month] += dayGenerator
+    months.fuelL[month] += dayFuel
+    generatorHours += dayGenerator
+    fuel += dayFuel
+    result.lowestByDay[day] = dayLowest
+    result.shortHoursByDay[day] = dayShort
+    result.generatorHoursByDay[day] = dayGenerator
+    result.fuelByDay[day] = dayFuel
     if (dayLowest < lowest) lowest = dayLowest
+    // a spell is ridden through while the sun gives less than the day needs and neither backup nor shedding helps
+    spell = daySun < dayNeed && dayGenerator === 0 && dayShort === 0 ? spell + 1 : 0
+    if (spell > longestSpell) longestSpell = spell
   }
 
-  return {
-    shortHours: { must: shortMust, should: shortShould, canWait: shortCanWait },
-    unmetWh: { must: unmetMust, should: unmetShould, canWait: unmetCanWait },
-    generatorHours,
-    generatorStarts: starts,
-    generatorWh: generatorSum,
-    fuelL: fuel,
-    lowestStateOfCharge: lowest,
-    coldLockHours: locked,
-    heaterWh,
-    sourcesWh: arraySum + generatorSum,
-    arrayWh: arraySum,
-    servedWh: servedSum,
-    lossesWh: lossSum,
-    storedChangeWh: (available + bound) * volts - storedAtStart,
-    curtailedWh: curtailedSum,
-    residualRelative: worstResidual,
-    lowestByDay,
-    generatorHoursByDay,
-    shortHoursByDay,
-    months: {
-      arrayWh: monthArray,
-      curtailedWh: monthCurtailed,
-      generatorWh: monthGenerator,
-      servedWh: monthServed,
-      unmetWh: monthUnmet,
-    },
-  }
+  losses.controllersWh = lossControllers * dt
+  losses.conversionWh = lossConversion * dt
+  losses.idleWh = lossIdle * dt
+  losses.chargerWh = lossCharger * dt
+  losses.batteryWh = lossBattery * dt
+  losses.selfWh = lossSelf * dt
+  losses.heaterWh = lossHeater * dt
+  losses.equaliseWh = lossEqualise * dt
+  result.shortHours = { must: shortMust, should: shortShould, canWait: shortCanWait }
+  result.unmetWh = { must: unmetMust, should: unmetShould, canWait: unmetCanWait }
+  result.generatorHours = generatorHours
+  result.generatorStarts = starts
+  result.generatorWh = generatorSum * dt
+  result.fuelL = fuel
+  result.lowestStateOfCharge = lowest
+  result.coldLockHours = locked
+  result.fullToStartDays = starts > 0 ? fullToStartH / starts / 24 : 0
+  result.longestSinceFullDays = longestSinceFull / 24
+  result.longestSpellDays = longestSpell
+  result.arrayWh = arraySum * dt
+  result.otherWh = otherSum * dt
+  result.sourcesWh = (arraySum + otherSum + generatorSum) * dt
+  result.servedWh = servedSum * dt
+  result.lossesWh = Object.values(losses).reduce((sum, wh) => sum + wh, 0)
+  result.storedChangeWh = (available + bound) * volts - storedAtStart
+  result.curtailedWh = curtailedSum * dt
+  result.residualRelative = worstResidual
+  return result
 }

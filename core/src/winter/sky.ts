@@ -1,7 +1,7 @@
 import type { Design, WeatherSource } from '../design/types.ts'
 import { surfaceOf } from './engine.ts'
 import type { SunLeft, WinterEngine } from './engine.ts'
-import { figuresAt, type YearFigures } from './summary.ts'
+import { figuresAt, figuresOf, type YearFigures } from './summary.ts'
 import { derive } from '../derive/derive.ts'
 import { sunYearOf } from '../derive/sunYearOf.ts'
 import type { HorizonPoint } from '../sun/horizon.ts'
@@ -149,6 +149,7 @@ function figuresOfSource(
         DARK_DAY_KWHM2,
       )
     : null
+  const figures = results.map((year) => figuresOf(year))
   return {
     id,
     name,
@@ -160,7 +161,7 @@ function figuresOfSource(
     persistence: dark.reduce((sum, month) => sum + persistence[month], 0) / dark.length,
     levelKWhM2Day: monthly.map((month) => month.ghiKWhM2Day),
     longestSpellOneInTen: spells?.longestByReturnPeriod[10] ?? 0,
-    median: figuresAt(results, 0.5),
-    oneInTen: figuresAt(results, 0.9),
+    median: figuresAt(figures, 0.5),
+    oneInTen: figuresAt(figures, 0.9),
   }
 }

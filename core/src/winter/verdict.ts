@@ -1,41 +1,62 @@
 import type { Design } from '../design/types.ts'
-import { darkMonths } from '../sun/calendar.ts'
-import { significant } from '../units/format.ts'
+import { darkMonths, MONTH_DAYS } from '../sun/calendar.ts'
+import { decimal, significant } from '../units/format.ts'
 import type { WinterSummary } from './summary.ts'
 
+/** From these shares of sun thrown away on, storage is suspected; below the other, panels. */
+const MUCH_SPILLED = 0.25
+const LITTLE_SPILLED = 0.1
+/** Share of what is served below which backup and shortage together count as nothing. */
+const ALMOST_ALONE = 0.02
+
 /**
- * What holds a design back in winter, in words. The energies of the run only point to it (much curtailed in the dark
- * months to storage, little to panels); where single changes have been tried, what they prove is said instead.
+ * What holds a design back in winter, in words. The energies of the run and how often the bank is full only point to it
+ * (much curtailed in the dark months to storage, little to panels); where single changes have been tried, what they
+ * prove is said instead.
  *
  * @param proved of {@link provedBottleneck}, or null while nothing has been tried
  */
 export function verdict(design: Design, winter: WinterSummary, proved: string | null = null): string {
   const dark = darkMonths(design.place.latitudeDeg).slice(1, 5)
   const sum = (months: readonly number[]) => dark.reduce((total, month) => total + months[month], 0)
-  const array = sum(winter.months.arrayKWh)
-  const curtailed = sum(winter.months.curtailedKWh)
-  const generated = sum(winter.months.generatorKWh)
-  const unmet = sum(winter.months.unmetKWh)
-  const served = sum(winter.months.servedKWh)
+  const { months } = winter
+  const array = sum(months.arrayKWh)
+  const curtailed = sum(months.curtailedKWh)
+  const generated = sum(months.generatorKWh)
+  const unmet = sum(months.unmetKWh)
+  const served = sum(months.servedKWh)
   const spilled = array + curtailed > 0 ? curtailed / (array + curtailed) : 0
   const share = served > 0 ? generated / served : 0
   const percent = (value: number) => `${significant(value * 100, 2)} %`
-  if (unmet + generated < 0.02 * served)
+  if (unmet + generated < ALMOST_ALONE * served)
     return `The sun carries the dark months almost alone; ${percent(spilled)} of it is even left over.`
   const leans =
     generated >= unmet
-      ? `The generator gives ${percent(share)} of the dark months’ energy`
+      ? `${BACKUP[design.generator.kind]} gives ${percent(share)} of the dark months’ energy`
       : `${significant(unmet)} kWh of the dark months go unmet`
   const thrown =
-    spilled < 0.1
+    spilled < LITTLE_SPILLED
       ? 'hardly any sun is thrown away'
-      : `${percent(spilled)} of the sun is thrown away${spilled > 0.25 ? ' on bright days' : ''}`
-  if (proved) return `${leans}, and ${thrown}. ${proved}`
+      : `${percent(spilled)} of the sun is thrown away${spilled > MUCH_SPILLED ? ' on bright days' : ''}`
+  const says = `${leans}, and ${thrown}. ${howFull(winter, dark)}`
+  if (proved) return `${says} ${proved}`
   const points =
-    spilled > 0.25
+    spilled > MUCH_SPILLED
       ? 'That points to storage, or to a generator that fills it too far'
-      : spilled < 0.1
+      : spilled < LITTLE_SPILLED
         ? 'That points to panels or loads rather than storage'
         : 'That points to panels and storage alike'
-  return `${leans}, and ${thrown}. ${points}; What next tries it over the same winters.`
+  return `${says} ${points}; What next tries it over the same winters.`
+}
+
+const BACKUP = { generator: 'The generator', shore: 'The shore', vehicle: 'The vehicle' } as const
+
+/** How often the bank is full by noon in those months, and how soon it is low again. */
+function howFull(winter: WinterSummary, dark: readonly number[]): string {
+  const days = dark.reduce((total, month) => total + MONTH_DAYS[month], 0)
+  const full = dark.reduce((total, month) => total + winter.months.fullByNoonDays[month], 0)
+  const often = `The bank is full before noon on ${significant((100 * full) / days, 2)} % of those days`
+  return winter.fullToStartDays > 0
+    ? `${often}, and needs help ${decimal(winter.fullToStartDays, 1)} days after it was last full.`
+    : `${often}.`
 }

@@ -2,54 +2,14 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
 import type { Design } from '../design/types.ts'
-import { emptyTrace, runYear } from './loop.ts'
+import { runYear } from './loop.ts'
+import { emptyTrace } from './year.ts'
 import { WinterEngine } from './engine.ts'
 import { runPlan } from './plan.ts'
-import type { YearHours } from './hours.ts'
+import { flatYear, tiny } from './testDesigns.ts'
 import { summariseWinter } from './summary.ts'
-import { runStartDay } from '../sun/calendar.ts'
 
 const engine = new WinterEngine()
-
-function flatYear(pvW: number[], roomC = 20): YearHours {
-  const pv = Float64Array.from({ length: 8760 }, (_, i) => pvW[i % 24])
-  return {
-    pvInW: pv,
-    pvOutW: pv,
-    roomC: new Float32Array(8760).fill(roomC),
-    coldShare: new Float32Array(365).fill(1),
-  }
-}
-
-/** A design reduced to one flat 100 W DC load and an ideal 10 kWh battery, no generator: every figure by hand. */
-function tiny(change: (design: Design) => void = () => {}): Design {
-  const design = larkspurBench()
-  const [load] = design.loads
-  design.loads = [
-    {
-      ...load,
-      basis: 'rated',
-      runningW: 100,
-      hoursPerDay: 24,
-      duty: 1,
-      daysPerWeek: 7,
-      leg: 'DC',
-      hourShape: Array(24).fill(1),
-      seasonShare: Array(12).fill(1),
-      movable: false,
-      priority: 'must',
-    },
-  ]
-  design.generator.present = false
-  design.inverter.part.idleW = 0
-  design.controllers[0].part.selfW = 0
-  design.controllers[0].part.efficiency = 1
-  design.bank.inParallel = 1
-  design.bank.part.capacities = [{ hours: 5, ampHours: 100 }]
-  design.bank.part.nominalV = 51.2
-  change(design)
-  return design
-}
 
 describe('the run, by hand', () => {
   it('100 W against no sun: 5120 Wh less the cut-out last 46.08 h, then every hour is short', () => {
@@ -217,13 +177,13 @@ describe('the books', () => {
 describe('the strip', () => {
   it('has thirty weeks from October in the north and from April in the south, the bad year never above the typical', () => {
     const north = larkspurBench()
-    const weeks = summariseWinter(engine.run(north, { years: 10, seed: 7 }), 48.2, runStartDay(48.2)).weeks
+    const weeks = summariseWinter(engine.run(north, { years: 10, seed: 7 }), north).weeks
     expect(weeks).toHaveLength(30)
     expect(weeks[0].startDay).toBe(273)
     for (const week of weeks) expect(week.lowOneInTen).toBeLessThanOrEqual(week.lowTypical)
     const south = larkspurBench()
     south.place.latitudeDeg = -45
-    const southWeeks = summariseWinter(engine.run(south, { years: 2, seed: 7 }), -45, runStartDay(-45)).weeks
+    const southWeeks = summariseWinter(engine.run(south, { years: 2, seed: 7 }), south).weeks
     expect(southWeeks[0].startDay).toBe(90)
   })
 })

@@ -3,8 +3,9 @@ import { HOURS } from '../sun/calendar.ts'
 import { lifeYears, type BankLife } from '../bank/life.ts'
 import { yearsOfRun } from '../weather/ruling.ts'
 import type { WinterEngine } from './engine.ts'
+import { partsOf } from './plan.ts'
 import { controllerEfficiency, yearHours } from './hours.ts'
-import { emptyTrace } from './loop.ts'
+import { emptyTrace } from './year.ts'
 
 /** What the arrays bring to the bus in a mean year, kWh, and what is lost on the way. */
 export interface ArrayYield {
@@ -99,13 +100,13 @@ export function oversizing(
 /** How long the bank lasts by the state of charge of the run. @param years to run, ≥ 1 */
 export function bankWear(engine: WinterEngine, design: Design, years: number): BankLife {
   const { seed } = design.winter
-  const plan = engine.plan(design)
   const count = yearsOfRun(design.place, years)
-  const charge = new Float32Array(count * HOURS)
+  const steps = HOURS * partsOf(design)
+  const charge = new Float32Array(count * steps)
   for (let index = 0; index < count; index++) {
-    const trace = emptyTrace()
-    engine.year(design, plan, seed, index, trace)
-    charge.set(trace.stateOfCharge, index * HOURS)
+    const trace = emptyTrace(partsOf(design))
+    engine.year(design, seed, index, trace)
+    charge.set(trace.stateOfCharge, index * steps)
   }
   return lifeYears(charge, count, design.bank.part)
 }

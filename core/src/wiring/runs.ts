@@ -1,6 +1,7 @@
 import { bankNominalV } from '../bank/layout.ts'
 import type { Design, WireRun } from '../design/types.ts'
-import { derate } from '../generator/power.ts'
+import { backupPower } from '../generator/backup.ts'
+import { acrossVolts, serviceOf } from '../inverter/service.ts'
 import { ampacity, CONDUCTORS, deviceFor, deviceLimit, drop } from './conductors.ts'
 
 /** A cable run with its currents, drop, capacity and device. */
@@ -36,8 +37,10 @@ export function runCurrents(
   design: Design,
   run: WireRun,
 ): { workingA: number; designA: number; volts: number; because: string } {
-  const { arrays, controllers, inverter, generator, place, bank } = design
-  const acV = inverter.part.topology === 'split-phase' ? 240 : inverter.part.topology === 'single-120' ? 120 : 230
+  const { arrays, controllers, inverter, generator, bank } = design
+  const acV = acrossVolts(inverter)
+  /** three phases share the current, each √3 less than one pair would carry */
+  const acAmps = (watts: number) => watts / acV / (serviceOf(inverter) === 'three-phase' ? Math.sqrt(3) : 1)
   const continuous = (amps: number, volts: number, because: string) => ({
     workingA: amps,
     designA: amps * 1.25,
@@ -58,6 +61,7 @@ export function runCurrents(
     }
     case 'controller-bank': {
       const controller = controllers.find(({ id }) => id === run.subjectId) ?? controllers[0]
+      if (controller?.part.outputAcW) return continuous(acAmps(controller.part.outputAcW), acV, 'its AC output × 1.25')
       return continuous(controller?.part.outputA ?? 0, bankNominalV(bank), 'the controller’s output × 1.25')
     }
     case 'bank-inverter': {
@@ -69,10 +73,14 @@ export function runCurrents(
       )
     }
     case 'inverter-house':
-      return continuous((inverter.part.ratedW * inverter.quantity) / acV, acV, 'the inverter’s rating × 1.25')
+      return continuous(acAmps(inverter.part.ratedW * inverter.quantity), acV, 'the inverter’s rating × 1.25')
     case 'generator': {
-      const watts = derate(generator.part.ratedW, place.elevationM, 25, generator.part.fuel)
-      return continuous(generator.present ? watts / acV : 0, acV, 'the de-rated generator × 1.25')
+      const { realW } = backupPower(design)
+      const { present, kind, cordA, cordV } = generator
+      if (!present) return continuous(0, acV, 'no backup')
+      if (kind === 'shore') return continuous(cordA, cordV, 'what the cord carries × 1.25')
+      if (kind === 'vehicle') return continuous(generator.vehicleA, bankNominalV(bank), 'the vehicle’s current × 1.25')
+      return continuous(acAmps(realW), acV, 'the de-rated generator × 1.25')
     }
   }
 }

@@ -3,7 +3,6 @@ import {
   derive,
   gannetSkerry,
   larkspurBench,
-  runStartDay,
   STEPS,
   summariseWinter,
   WinterEngine,
@@ -12,12 +11,7 @@ import {
 } from '@ambrel/core'
 import { isStep, keyFigure, STEP_KEYS, STEP_NAMES } from './steps.ts'
 
-const winterOf = (design: Design) =>
-  summariseWinter(
-    new WinterEngine().run(design, { years: 3, seed: 7 }),
-    design.place.latitudeDeg,
-    runStartDay(design.place.latitudeDeg),
-  )
+const winterOf = (design: Design) => summariseWinter(new WinterEngine().run(design, { years: 3, seed: 7 }), design)
 
 describe('the rail', () => {
   const design = larkspurBench()

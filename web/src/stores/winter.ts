@@ -1,11 +1,14 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
-import type { Candidate, Design } from '@ambrel/core'
+import type { Candidate, Design, Week } from '@ambrel/core'
 import type { Winters } from '../workers/winter.worker.ts'
 import { WinterWorker } from '../workers/winterWorkers.ts'
 import { useDesign } from './design.ts'
 import { useWeather } from './weather.ts'
+
+/** A ghost is drawn over as many winters as the first look of the strip. */
+const GHOST_YEARS = 10
 
 /** The winters of the open design, run in a worker after every edit. */
 export const useWinter = defineStore('winter', () => {
@@ -15,6 +18,7 @@ export const useWinter = defineStore('winter', () => {
   const running = ref(false)
   const ranked = shallowRef<{ for: Design; list: Candidate[] } | null>(null)
   const ranking = ref(false)
+  const rankedShare = ref(0)
   const ghost = shallowRef<{ says: string; winters: Winters } | null>(null)
   /** why the last run could not be made, in words */
   const failure = ref('')
@@ -78,17 +82,35 @@ export const useWinter = defineStore('winter', () => {
     const subject = design.document
     if (!subject || ranking.value) return
     ranking.value = true
+    rankedShare.value = 0
     try {
       const service = await side(subject)
-      ranked.value = { for: subject, list: await service.whatNext(toRaw(subject), Math.min(10, subject.winter.years)) }
+      const list = await service.whatNext(
+        toRaw(subject),
+        Math.min(10, subject.winter.years),
+        proxy((share: number) => (rankedShare.value = share)),
+      )
+      if (list) ranked.value = { for: subject, list }
     } finally {
       ranking.value = false
     }
   }
+  async function cancelRanking(): Promise<void> {
+    await sideWorker?.service.cancelTrying()
+  }
 
-  async function tenYears(of: Design): Promise<Winters | null> {
+  /** Seven days of one year of the open design. @param firstDay of the run's year */
+  async function week(year: number, firstDay: number): Promise<Week | null> {
+    const subject = design.document
+    if (!subject || design.problems.length > 0) return null
+    const service = await side(subject)
+    return service.week(toRaw(subject), year, firstDay)
+  }
+
+  /** Runs any design beside the open one. */
+  async function runBeside(of: Design, years: number, seed = of.winter.seed): Promise<Winters | null> {
     const service = await side(of)
-    const subject = { ...toRaw(of), winter: { ...of.winter, years: 10 } }
+    const subject = { ...toRaw(of), winter: { ...of.winter, years, seed } }
     return service.run(
       subject,
       proxy(() => {}),
@@ -98,7 +120,7 @@ export const useWinter = defineStore('winter', () => {
 
   /** Shows another design's winters behind the strip. */
   async function showGhost(says: string, other: Design): Promise<Winters | null> {
-    const result = await tenYears(other)
+    const result = await runBeside(other, GHOST_YEARS)
     if (result) ghost.value = { says, winters: result }
     return result
   }
@@ -126,10 +148,13 @@ export const useWinter = defineStore('winter', () => {
     side,
     ranked,
     ranking,
+    rankedShare,
+    cancelRanking,
+    week,
     ghost,
     rank,
     showGhost,
-    tenYears,
+    runBeside,
     cancel,
     clearGhost: () => (ghost.value = null),
   }

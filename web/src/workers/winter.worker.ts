@@ -4,12 +4,11 @@ import {
   bankWear,
   compareSources,
   oversizing,
-  runPlanOf,
   runStartDay,
   skyReport,
   summariseWinter,
   tiltChoices,
-  unpackSeries,
+  weekOf,
   whatNext,
   WinterEngine,
   yearsOfRun,
@@ -22,9 +21,12 @@ import {
   type SkyReport,
   type SourceFigures,
   type TiltChoice,
+  type Week,
   type WinterSummary,
   type YearResult,
 } from '@ambrel/core'
+
+import { YearPool } from './pool.ts'
 
 /** The winters of a run, a row per year, a column per day of the run's year. */
 export interface Winters {
@@ -33,26 +35,28 @@ export interface Winters {
   startDay: number
   summary: WinterSummary
   lowest: Float32Array
-  generatorHours: Uint8Array
-  shortHours: Uint8Array
+  generatorHours: Float32Array
+  shortHours: Float32Array
 }
 
 const DAYS = 365
 /** The strip is drawn after this many years; the rest of the run follows. */
 const FIRST_LOOK = 10
-/** Years between two looks at whether the run is still wanted. */
+/** Years a lane runs between two looks at whether the run is still wanted. */
 const BREATH = 5
 
 const engine = new WinterEngine()
+const pool = new YearPool(engine)
 let latest = 0
+let trying = 0
 
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve))
 
 function pack(design: Design, results: readonly YearResult[]): Winters {
   const startDay = runStartDay(design.place.latitudeDeg)
   const lowest = new Float32Array(results.length * DAYS)
-  const generatorHours = new Uint8Array(results.length * DAYS)
-  const shortHours = new Uint8Array(results.length * DAYS)
+  const generatorHours = new Float32Array(results.length * DAYS)
+  const shortHours = new Float32Array(results.length * DAYS)
   results.forEach((year, i) => {
     lowest.set(year.lowestByDay, i * DAYS)
     generatorHours.set(year.generatorHoursByDay, i * DAYS)
@@ -62,7 +66,7 @@ function pack(design: Design, results: readonly YearResult[]): Winters {
     years: results.length,
     seed: design.winter.seed,
     startDay,
-    summary: summariseWinter(results, design.place.latitudeDeg, startDay),
+    summary: summariseWinter(results, design),
     lowest,
     generatorHours,
     shortHours,
@@ -87,28 +91,55 @@ const service = {
     const mine = ++latest
     const { seed } = design.winter
     const years = yearsOfRun(design.place, design.winter.years)
-    const plan = runPlanOf(design)
     const results: YearResult[] = []
-    for (let index = 0; index < years; index++) {
-      results.push(engine.year(design, plan, seed, index))
-      if (results.length === FIRST_LOOK && years > FIRST_LOOK) onFirst(send(pack(design, results)))
+    for (let index = 0; index < Math.min(years, FIRST_LOOK); index++) {
+      results.push(engine.year(design, seed, index))
       if (results.length % BREATH === 0) {
-        if (years > 60) onProgress(results.length / years)
         await breathe()
         if (mine !== latest) return null
       }
     }
+    if (years > FIRST_LOOK) onFirst(send(pack(design, results)))
+    while (results.length < years) {
+      const to = Math.min(years, results.length + BREATH * pool.lanes)
+      results.push(...(await pool.years(design, seed, results.length, to)))
+      if (mine !== latest) return null
+      if (years > 60) onProgress(results.length / years)
+      await breathe()
+      if (mine !== latest) return null
+    }
     return send(pack(design, results))
   },
 
-  /** Tries one change at a time over the same weather. */
-  async whatNext(design: Design, years: number): Promise<Candidate[]> {
-    return whatNext(engine, design, { years, seed: design.winter.seed })!
+  /** Tries one change at a time over the same weather. A newer call, or {@link service.cancelTrying}, ends an older one. */
+  async whatNext(design: Design, years: number, onProgress: (share: number) => void): Promise<Candidate[] | null> {
+    const mine = ++trying
+    return whatNext(
+      design,
+      async (each, lane) => {
+        await breathe()
+        return pool.measure(each, years, lane)
+      },
+      pool.lanes,
+      (share) => {
+        onProgress(share)
+        return mine === trying
+      },
+    )
+  },
+
+  cancelTrying(): void {
+    trying++
+  },
+
+  /** Seven days of one year, hour by hour. */
+  async week(design: Design, year: number, firstDay: number): Promise<Week> {
+    return weekOf(engine, design, year, firstDay)
   },
 
   /** Hands over the hours of a weather file. */
   async provide(fileId: string, shape: SeriesShape, bytes: Uint8Array): Promise<void> {
-    engine.provide(fileId, unpackSeries(shape, bytes))
+    await pool.provide(fileId, shape, bytes)
   },
 
   /** What many years of weather say about the sun on the first array. */

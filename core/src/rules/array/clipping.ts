@@ -1,3 +1,4 @@
+import { passesW } from '../../array/controllers.ts'
 import { arrayRatedW } from '../../array/power.ts'
 import { percent, watts } from '../say.ts'
 import { watch, type Rule } from '../rule.ts'
@@ -13,13 +14,13 @@ export const clipping: Rule = {
       const ratedW = design.arrays
         .filter(({ controllerId }) => controllerId === controller.id)
         .reduce((sum, array) => sum + arrayRatedW(array), 0)
-      const passesW = controller.part.outputA * derived.chargeV
-      return ratedW > passesW * WORTH_SAYING
+      const limitW = passesW(controller.part, derived.chargeV)
+      return ratedW > limitW * WORTH_SAYING
         ? [
             watch(
               controller.id,
-              `${controller.name} passes ${watts(passesW)} of ${watts(ratedW)}.`,
-              `The rest of a bright noon is clipped, ${percent(1 - passesW / ratedW)} at most. Harmless, and often worth it for dull days; the step shows the kWh of a year.`,
+              `${controller.name} passes ${watts(limitW)} of ${watts(ratedW)}.`,
+              `The rest of a bright noon is clipped, ${percent(1 - limitW / ratedW)} at most. Harmless, and often worth it for dull days; the step shows the kWh of a year.`,
             ),
           ]
         : []

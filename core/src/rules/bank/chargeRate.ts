@@ -1,3 +1,4 @@
+import { busAmps } from '../../array/controllers.ts'
 import type { Design } from '../../design/types.ts'
 import { moreArray } from '../../suggest/moreArray.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
@@ -17,7 +18,7 @@ export const chargeRate: Rule = {
     const shown = `${significant(rate * 100, 2)} % of capacity an hour`
     const more = { working: 'bank.charge-rate' }
     const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
-    const outputA = controllers.reduce((sum, { part }) => sum + part.outputA, 0)
+    const outputA = busAmps(controllers)
     if (bank.part.chemistry === 'lfp')
       return outputA > limitA
         ? [

@@ -1,5 +1,6 @@
+import type { Design } from '../../design/types.ts'
 import { percent, volts, watts } from '../say.ts'
-import { sound, stop, watch, type Rule } from '../rule.ts'
+import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
 
 export const carries: Rule = {
   id: 'inverter.carries',
@@ -36,6 +37,23 @@ export const carries: Rule = {
   },
 }
 
+/** A pump that starts hard can be given a soft starter. */
+function softStart(design: Design, starter: string): { remedy?: Remedy } {
+  const pump = design.loads.find(({ name, startKind }) => name === starter && startKind === 'submersible-pump')
+  if (!pump) return {}
+  return {
+    remedy: {
+      label: `soft starter for ${pump.name}`,
+      apply: (d) => ({
+        ...d,
+        loads: d.loads.map((load) =>
+          load.id === pump.id ? { ...load, startKind: 'soft-start-pump', startW: null } : load,
+        ),
+      }),
+    },
+  }
+}
+
 export const starts: Rule = {
   id: 'inverter.starts',
   step: 'inverter',
@@ -49,7 +67,7 @@ export const starts: Rule = {
           'inverter',
           `${peak.starter} will not start.`,
           `It asks ${watts(peak.surgeW)} of ${watts(design.inverter.part.surgeW * design.inverter.quantity)}. A soft start or a larger inverter.`,
-          more,
+          { ...more, ...softStart(design, peak.starter) },
         ),
       ]
     return [
@@ -79,7 +97,7 @@ export const sags: Rule = {
         'inverter',
         says,
         `The inverter lets go at ${volts(lowCutV)}. More strings in parallel, a soft start, or start it only on a fuller bank.`,
-        { working: 'inverter.sag' },
+        { working: 'inverter.sag', ...softStart(design, peak.starter) },
       ),
     ]
   },

@@ -69,11 +69,11 @@ export const coldLock: Rule = {
   id: 'winter.cold-lock',
   step: 'winter',
   check: ({ winter }) =>
-    winter && winter.coldLockHoursMedian > 0
+    winter && winter.median.coldLockHours > 0
       ? [
           stop(
             'winter',
-            `Charging is locked by cold for ${significant(winter.coldLockHoursMedian)} h a year.`,
+            `Charging is locked by cold for ${significant(winter.median.coldLockHours)} h a year.`,
             'Lithium must not be charged at or below 0 °C. Heat the room.',
             {
               remedy: {

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { controllerWatts, type ControllerPart } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import NumberField from '../../fields/NumberField.vue'
+import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -12,25 +12,41 @@ import { usePrefs } from '../../stores/prefs.ts'
 const props = defineProps<{ index: number }>()
 const design = useDesign()
 const prefs = usePrefs()
-const KINDS = [
-  { value: 'tracker' as const, label: 'tracks' },
-  { value: 'pulse-width' as const, label: 'pulse-width' },
-]
-const passes = computed(() => controllerWatts(design.document!, controller.value.part.outputA))
 const controller = computed(() => design.document!.controllers[props.index])
-type Numeric = { [K in keyof ControllerPart]: ControllerPart[K] extends number ? K : never }[keyof ControllerPart]
-const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
+const feedsAc = computed(() => controller.value.part.kind === 'ac-coupled')
+const passes = computed(() => controllerWatts(design.document!, controller.value.part.outputA))
+const KINDS = [
+  { value: 'tracker', label: 'tracks' },
+  { value: 'pulse-width', label: 'pulse-width' },
+  { value: 'ac-coupled', label: 'feeds the AC side' },
+]
+const FIELDS: { key: keyof ControllerPart; label: string; unit?: string; step?: number }[] = [
   { key: 'maxInputV', label: 'Destroyed above', unit: 'V' },
   { key: 'startV', label: 'Starts from', unit: 'V' },
-  { key: 'trackers', label: 'Trackers', unit: '' },
+  { key: 'trackers', label: 'Trackers' },
   { key: 'minTrackV', label: 'Tracks from', unit: 'V' },
   { key: 'maxTrackV', label: 'Tracks up to', unit: 'V' },
   { key: 'maxInputA', label: 'Input, at most', unit: 'A' },
   { key: 'outputA', label: 'Output', unit: 'A' },
+  { key: 'outputAcW', label: 'AC output', unit: 'W', step: 100 },
   { key: 'efficiency', label: 'Efficiency', unit: 'share' },
   { key: 'selfW', label: 'Own draw', unit: 'W', step: 0.5 },
-  { key: 'price', label: 'Price', unit: '' },
+  { key: 'price', label: 'Price' },
 ]
+const fields = computed<GridField[]>(() => {
+  const path = (key: string) => `controllers.${props.index}.part.${key}`
+  return FIELDS.filter(({ key }) =>
+    key === 'outputAcW' ? feedsAc.value : key === 'outputA' ? !feedsAc.value : true,
+  ).map(({ key, ...field }) => ({ ...field, path: path(key) }))
+})
+/** What an AC-coupled one gives is in watts, at first what its amps would be at 240 V. */
+function setKind(kind: ControllerPart['kind']): void {
+  design.edit('kind of controller', (draft) => {
+    const { part } = draft.controllers[props.index]
+    part.kind = kind
+    part.outputAcW = kind === 'ac-coupled' ? (part.outputAcW ?? part.outputA * 240) : null
+  })
+}
 </script>
 
 <template>
@@ -52,6 +68,13 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
           design.edit(`controller: ${$event.name}`, (d) => (d.controllers[index].part = $event as ControllerPart))
         "
       />
+      <ChoiceField
+        :model-value="controller.part.kind"
+        :options="KINDS"
+        label="Kind"
+        labelled
+        @update:model-value="setKind($event as ControllerPart['kind'])"
+      />
       <span class="grow" />
       <button
         class="icon-button"
@@ -62,33 +85,12 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
         <Trash2 :size="14" />
       </button>
     </div>
-    <div class="grid">
-      <ChoiceField
-        :model-value="controller.part.kind"
-        :options="KINDS"
-        label="Kind"
-        labelled
-        @update:model-value="design.edit('kind of controller', (d) => (d.controllers[index].part.kind = $event))"
-      />
-      <NumberField
-        v-for="field in FIELDS"
-        :key="field.key"
-        :model-value="controller.part[field.key]"
-        :unit="field.unit"
-        :label="field.label"
-        labelled
-        :path="`controllers.${index}.part.${field.key}`"
-        :step="field.step ?? 1"
-        @update:model-value="
-          design.edit(
-            field.label,
-            (d) => (d.controllers[index].part[field.key] = $event!),
-            `controllers.${index}.${field.key}`,
-          )
-        "
-      />
-    </div>
-    <p class="quiet">
+    <FieldGrid :fields="fields" column-width="108px" />
+    <p v-if="feedsAc" class="quiet">
+      Feeds the house directly; what is over charges the bank through the inverter’s charger. While a generator runs it
+      is held off. The inverter must be made for it and carry at least its rating.
+    </p>
+    <p v-else class="quiet">
       Passes
       <template v-for="(each, i) in passes" :key="each.volts"
         >{{ i > 0 ? ', ' : '' }}{{ prefs.show(each.watts, 'W') }} at {{ each.volts }} V</template
@@ -109,11 +111,5 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
 
 .picker {
   width: 290px;
-}
-
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
-  gap: 8px 12px;
 }
 </style>

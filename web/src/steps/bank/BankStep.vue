@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  absorptionV,
   batteryParts,
   CHEMISTRIES,
   inverterFor,
   newBank,
   seriesFor,
+  startVoltsFor,
   type BatteryPart,
   type Bank,
   type ChemistryChoice as Choice,
@@ -16,6 +18,7 @@ import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
 import BankCables from './BankCables.vue'
 import BankDrawing from './BankDrawing.vue'
 import BankWear from './BankWear.vue'
@@ -25,6 +28,7 @@ import HandSheet from './HandSheet.vue'
 import VoltageChoice from './VoltageChoice.vue'
 
 const design = useDesign()
+const prefs = usePrefs()
 const bank = computed(() => design.document!.bank)
 
 function set<K extends keyof Bank>(key: K, value: Bank[K] | null): void {
@@ -39,7 +43,7 @@ function takePart(part: BatteryPart): void {
     draft.bank.inSeries = trySeries(draft.bank.systemV, part) ?? draft.bank.inSeries
     if (changed) {
       const facts = CHEMISTRIES[part.chemistry]
-      Object.assign(draft.bank, { allowedDepth: facts.depth, cutoffStateOfCharge: facts.cutoff })
+      Object.assign(draft.bank, { allowedDepth: facts.depth, cutoffStateOfCharge: facts.cutoff, absorbV: null })
       draft.generator.stopStateOfCharge = facts.generatorStop
     }
   })
@@ -58,6 +62,8 @@ function setVoltage(systemV: Bank['systemV']): void {
     draft.bank.systemV = systemV
     draft.bank.inSeries = trySeries(systemV, draft.bank.part) ?? draft.bank.inSeries
     draft.bank.order = []
+    draft.bank.absorbV = null
+    draft.generator.startV = startVoltsFor(systemV)
     draft.inverter = structuredClone(inverter)
   })
 }
@@ -101,6 +107,7 @@ function takeChemistry({ part, inSeries, inParallel }: Choice): void {
       weak: [],
       allowedDepth: facts.depth,
       cutoffStateOfCharge: facts.cutoff,
+      absorbV: null,
     })
     draft.generator.stopStateOfCharge = Math.max(facts.generatorStop, draft.generator.startStateOfCharge + 0.05)
   })
@@ -196,6 +203,16 @@ const TAKEOFFS = [
         path="bank.cutoffStateOfCharge"
         :step="5"
         @update:model-value="set('cutoffStateOfCharge', $event)"
+      />
+      <NumberField
+        :model-value="bank.absorbV"
+        unit="V"
+        :label="`Absorbs at (usual ${prefs.show(absorptionV({ ...bank, absorbV: null }), 'V')})`"
+        labelled
+        nullable
+        path="bank.absorbV"
+        :step="0.2"
+        @update:model-value="set('absorbV', $event)"
       />
       <ChoiceField
         :model-value="bank.takeoff"

@@ -44,8 +44,8 @@ const count = computed(() => bank.value.inSeries * bank.value.inParallel)
         <span>of its capacity at {{ prefs.show(design.derived!.batteryC, '°C') }}, the coldest month in its room</span>
       </div>
       <div v-if="bank.part.minChargeC !== null && winter">
-        <b>{{ prefs.show(winter.coldLockHoursMedian, 'h') }}</b>
-        <span>a year locked against charging by cold; heaters take {{ prefs.show(winter.heaterWhMedian, 'Wh') }}</span>
+        <b>{{ prefs.show(winter.median.coldLockHours, 'h') }}</b>
+        <span>a year locked against charging by cold; heaters take {{ prefs.show(winter.median.heaterWh, 'Wh') }}</span>
       </div>
       <div v-if="bank.part.chemistry !== 'lfp' && winter">
         <b>{{ prefs.show(freezes, '°C') }}</b>

@@ -19,6 +19,7 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
   { key: 'parallelLimit', label: 'Parallel, at most', unit: '' },
   { key: 'calendarYears', label: 'Calendar life', unit: 'years' },
   { key: 'heaterW', label: 'Heater', unit: 'W' },
+  { key: 'selfDischargePctPerMonth', label: 'Loses by itself a month', unit: '%' },
   { key: 'weightKg', label: 'Weight', unit: 'kg' },
   { key: 'price', label: 'Price', unit: '' },
 ]

@@ -1,37 +1,134 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { runningCost, type Generator, type GeneratorPart } from '@ambrel/core'
+import { runningCost, type BackupKind, type Generator, type GeneratorPart } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import NumberField from '../../fields/NumberField.vue'
+import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
-import { yearsWords } from '../../frame/yearsWords.ts'
+import BackupYear from './BackupYear.vue'
+import SourcesCard from './SourcesCard.vue'
 
 const design = useDesign()
 const prefs = usePrefs()
 const generator = computed(() => design.document!.generator)
-function set<K extends keyof Generator>(key: K, value: Generator[K] | null): void {
-  design.edit(`generator: ${key}`, (draft) => (draft.generator[key] = value as Generator[K]), `generator.${key}`)
-}
+const currency = computed(() => design.document!.budget.currency)
 const winter = computed(() => design.winterSummary)
-const costs = computed(() => {
-  if (!winter.value) return null
-  const { fuelPricePerL } = generator.value
-  return {
-    typical: runningCost(winter.value.median, fuelPricePerL),
-    bad: runningCost(winter.value.oneInTen, fuelPricePerL),
+const cost = computed(() => (winter.value ? runningCost(winter.value.median, generator.value).money : null))
+const flooded = computed(() => design.document!.bank.part.chemistry === 'flooded')
+
+const KINDS: { value: 'none' | BackupKind; label: string }[] = [
+  { value: 'none', label: 'none' },
+  { value: 'generator', label: 'a generator' },
+  { value: 'shore', label: 'shore or grid power' },
+  { value: 'vehicle', label: 'a vehicle, now and then' },
+]
+const kind = computed(() => (generator.value.present ? generator.value.kind : 'none'))
+function setKind(to: 'none' | BackupKind): void {
+  design.edit('backup', (draft) => {
+    draft.generator.present = to !== 'none'
+    if (to === 'none') return
+    draft.generator.kind = to
+    // nobody drives out for a few minutes, and not twice a day
+    if (to === 'vehicle') draft.generator.restDays = Math.max(1, draft.generator.restDays)
+  })
+}
+const FUELS = [
+  { value: 'petrol', label: 'petrol' },
+  { value: 'propane', label: 'propane' },
+  { value: 'natural-gas', label: 'natural gas' },
+  { value: 'diesel', label: 'diesel' },
+]
+const CHARGERS = [
+  { value: 'inverter', label: 'the inverter’s, house passed on' },
+  { value: 'separate', label: 'one of its own, bank only' },
+]
+const at = (key: keyof Generator) => `generator.${key}`
+const power = computed<GridField[]>(() => {
+  const charger: GridField[] = [
+    { path: at('charger'), label: 'Charger', options: CHARGERS },
+    ...(generator.value.charger === 'separate'
+      ? [
+          { path: at('separateChargerA'), label: 'Its current', unit: 'A' },
+          { path: at('separateChargerEfficiency'), label: 'Its efficiency', unit: 'share' },
+        ]
+      : []),
+    { path: at('chargeLimitA'), label: 'Charger set to', unit: 'A', nullable: true, step: 5 },
+  ]
+  switch (generator.value.kind) {
+    default:
+      return [
+        { path: 'generator.part.fuel', label: 'Fuel', options: FUELS },
+        { path: 'generator.part.ratedW', label: 'Rating, sea level', unit: 'W', step: 100 },
+        { path: at('loadShareLimit'), label: 'Planned load, at most', unit: 'share', step: 5 },
+        { path: at('warmUpMin'), label: 'Warms up for', unit: 'min' },
+        ...charger,
+      ]
+    case 'shore':
+      return [
+        { path: at('cordA'), label: 'The cord carries', unit: 'A' },
+        { path: at('cordV'), label: 'at', unit: 'V' },
+        { path: at('pricePerKWh'), label: 'Energy price', unit: `${currency.value}/kWh`, step: 0.05 },
+        ...charger,
+      ]
+    case 'vehicle':
+      return [
+        { path: at('vehicleA'), label: 'Current into the bank', unit: 'A' },
+        { path: at('vehicleLPerH'), label: 'Fuel while it idles', unit: 'L/h', step: 0.1 },
+        { path: at('chargeLimitA'), label: 'Limited to', unit: 'A', nullable: true },
+      ]
   }
 })
-const FUELS = [
-  { value: 'petrol' as const, label: 'petrol' },
-  { value: 'propane' as const, label: 'propane' },
-  { value: 'natural-gas' as const, label: 'natural gas' },
-  { value: 'diesel' as const, label: 'diesel' },
+const STARTS = [
+  { value: 'charge', label: 'by state of charge' },
+  { value: 'voltage', label: 'by voltage, held low' },
+  { value: 'morning', label: 'by hand in the morning' },
 ]
-const currency = computed(() => design.document!.budget.currency)
+const starting = computed<GridField[]>(() => [
+  { path: at('startBy'), label: 'Starts', options: STARTS },
+  ...(generator.value.startBy === 'voltage'
+    ? [
+        { path: at('startV'), label: 'below, under load', unit: 'V', step: 0.2 },
+        { path: at('holdMin'), label: 'held for', unit: 'min', step: 15 },
+      ]
+    : [{ path: at('startStateOfCharge'), label: 'at a charge of', unit: 'share' }]),
+  ...(generator.value.startBy === 'morning' ? [{ path: at('morningH'), label: 'looked at, at', unit: 'h' }] : []),
+  { path: at('stopStateOfCharge'), label: 'Stops at', unit: 'share' },
+  { path: at('minRunH'), label: 'Runs at least', unit: 'h' },
+  { path: at('maxRunH'), label: 'Runs at most', unit: 'h' },
+  { path: at('restDays'), label: 'Days between runs', unit: 'd' },
+  { path: at('quietFromH'), label: 'No starts from', unit: 'h' },
+  { path: at('quietToH'), label: 'until', unit: 'h' },
+])
+const care = computed<GridField[]>(() => [
+  ...(generator.value.kind === 'vehicle'
+    ? []
+    : [
+        { path: at('fullChargeEveryDays'), label: 'Full charge every', unit: 'd', nullable: true },
+        ...(flooded.value
+          ? [
+              { path: at('equaliseEveryDays'), label: 'Equalise every', unit: 'd', nullable: true },
+              { path: at('equaliseH'), label: 'for', unit: 'h', step: 0.5 },
+            ]
+          : []),
+      ]),
+  ...(generator.value.kind === 'generator'
+    ? [
+        { path: at('exerciseEveryDays'), label: 'Exercise every', unit: 'd', nullable: true },
+        { path: at('exerciseMin'), label: 'for', unit: 'min', step: 5 },
+        { path: at('oilEveryH'), label: 'Oil every', unit: 'h', step: 10 },
+        { path: at('fuelPricePerL'), label: 'Fuel price', unit: `${currency.value}/L`, step: 0.05 },
+        { path: at('fuelTripDays'), label: 'Days between fuel trips', unit: 'd' },
+        { path: at('tankL'), label: 'Fuel stored', unit: 'L', nullable: true, step: 10 },
+      ]
+    : []),
+  ...(generator.value.kind === 'vehicle'
+    ? [{ path: at('fuelPricePerL'), label: 'Fuel price', unit: `${currency.value}/L`, step: 0.05 }]
+    : []),
+])
+const limit = computed(() => Math.floor(design.derived?.worked['generator.charge-limit']?.value ?? 0))
 </script>
 
 <template>
@@ -39,182 +136,82 @@ const currency = computed(() => design.document!.budget.currency)
   <div v-if="generator.present" class="row wrap figures">
     <Figure :value="prefs.show(winter?.median.generatorHours, 'h')" label="typical year" />
     <Figure :value="prefs.show(winter?.oneInTen.generatorHours, 'h')" label="1 year in 10" />
-    <Figure :value="prefs.show(winter?.median.fuelL, 'L')" :label="`${generator.part.fuel}, typical`" />
-    <Figure :value="winter ? `${prefs.show(costs!.typical.fuel, '')} ${currency}` : '—'" label="fuel, typical" />
+    <Figure :value="cost === null ? '—' : `${prefs.show(cost, '')} ${currency}`" label="to run it, typical" />
     <Figure id="generator.power" />
-    <Figure id="generator.load-share" />
+    <Figure v-if="kind !== 'vehicle'" id="generator.load-share" />
     <Figure id="generator.refill-hours" />
+    <Figure v-if="kind !== 'shore'" id="generator.fuel-hour" />
   </div>
   <div class="stack">
     <section class="card">
-      <label class="row"
-        ><el-switch
-          :model-value="generator.present"
-          aria-label="There is a generator"
-          @update:model-value="set('present', $event as boolean)"
+      <div class="row wrap head">
+        <ChoiceField
+          class="kind"
+          :model-value="kind"
+          :options="KINDS"
+          label="Backup"
+          labelled
+          @update:model-value="setKind"
         />
-        There is a generator</label
-      >
-      <p v-if="!generator.present" class="quiet none">
-        None is a full answer: the winter run then shows what goes short, and how often.
-      </p>
-      <div v-else class="grid">
         <PartPicker
-          class="wide"
+          v-if="kind === 'generator'"
+          class="part"
           :model-value="generator.part"
           kind="generator"
           label="Set"
-          @update:model-value="set('part', $event as GeneratorPart)"
+          @update:model-value="
+            design.edit(`generator: ${$event.name}`, (d) => (d.generator.part = $event as GeneratorPart))
+          "
         />
-        <ChoiceField
-          :model-value="generator.part.fuel"
-          :options="FUELS"
-          label="Fuel"
-          labelled
-          @update:model-value="design.edit('fuel', (d) => (d.generator.part.fuel = $event))"
-        />
-        <NumberField
-          :model-value="generator.part.ratedW"
-          unit="W"
-          label="Rating, sea level"
-          labelled
-          path="generator.part.ratedW"
-          :step="100"
-          @update:model-value="design.edit('generator rating', (d) => (d.generator.part.ratedW = $event!), 'gen.rated')"
-        />
-        <NumberField
-          :model-value="generator.startStateOfCharge"
-          unit="share"
-          label="Starts at a charge of"
-          labelled
-          path="generator.startStateOfCharge"
-          @update:model-value="set('startStateOfCharge', $event)"
-        />
-        <NumberField
-          :model-value="generator.stopStateOfCharge"
-          unit="share"
-          label="Stops at"
-          labelled
-          path="generator.stopStateOfCharge"
-          @update:model-value="set('stopStateOfCharge', $event)"
-        />
-        <NumberField
-          :model-value="generator.minRunH"
-          unit="h"
-          label="Runs at least"
-          labelled
-          path="generator.minRunH"
-          @update:model-value="set('minRunH', $event)"
-        />
-        <NumberField
-          :model-value="generator.maxRunH"
-          unit="h"
-          label="Runs at most"
-          labelled
-          path="generator.maxRunH"
-          @update:model-value="set('maxRunH', $event)"
-        />
-        <NumberField
-          :model-value="generator.quietFromH"
-          unit="h"
-          label="No starts from"
-          labelled
-          path="generator.quietFromH"
-          @update:model-value="set('quietFromH', $event)"
-        />
-        <NumberField
-          :model-value="generator.quietToH"
-          unit="h"
-          label="until"
-          labelled
-          path="generator.quietToH"
-          @update:model-value="set('quietToH', $event)"
-        />
-        <NumberField
-          :model-value="generator.fullChargeEveryDays"
-          unit="d"
-          label="Full charge every"
-          labelled
-          nullable
-          path="generator.fullChargeEveryDays"
-          @update:model-value="set('fullChargeEveryDays', $event)"
-        />
-        <NumberField
-          :model-value="generator.loadShareLimit"
-          unit="share"
-          label="Planned load, at most"
-          labelled
-          path="generator.loadShareLimit"
-          :step="5"
-          @update:model-value="set('loadShareLimit', $event)"
-        />
-        <NumberField
-          :model-value="generator.fuelPricePerL"
-          :unit="`${currency}/L`"
-          label="Fuel price"
-          labelled
-          path="generator.fuelPricePerL"
-          :step="0.05"
-          @update:model-value="set('fuelPricePerL', $event)"
-        />
+        <p v-if="kind === 'none'" class="quiet">
+          None is a full answer: the winter run then shows what goes short, and how often.
+        </p>
       </div>
+      <template v-if="generator.present">
+        <h3>What it gives</h3>
+        <FieldGrid :fields="power" />
+        <p v-if="limit > 0 && generator.chargeLimitA !== limit" class="quiet">
+          Set to {{ limit }} A the charger brings it to seventy per cent while charging, or to all it has.
+          <button
+            class="link"
+            data-charge-limit
+            @click="design.edit('charger setting', (d) => (d.generator.chargeLimitA = limit))"
+          >
+            set it
+          </button>
+        </p>
+        <h3>When it runs</h3>
+        <FieldGrid :fields="starting" />
+        <template v-if="care.length > 0">
+          <h3>Care and fuel</h3>
+          <FieldGrid :fields="care" />
+        </template>
+      </template>
     </section>
-    <section v-if="generator.present && winter" class="card">
-      <h2>What it does in a year</h2>
-      <table class="sheet">
-        <thead>
-          <tr>
-            <th />
-            <th class="n">typical</th>
-            <th class="n">1 in 10</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <td>starts</td>
-            <td class="n">{{ prefs.show(winter.median.generatorStarts, '') }}</td>
-            <td class="n">{{ prefs.show(winter.oneInTen.generatorStarts, '') }}</td>
-          </tr>
-          <tr>
-            <td>hours</td>
-            <td class="n">{{ prefs.show(winter.median.generatorHours, 'h') }}</td>
-            <td class="n">{{ prefs.show(winter.oneInTen.generatorHours, 'h') }}</td>
-          </tr>
-          <tr>
-            <td>fuel</td>
-            <td class="n">{{ prefs.show(winter.median.fuelL, 'L') }}</td>
-            <td class="n">{{ prefs.show(winter.oneInTen.fuelL, 'L') }}</td>
-          </tr>
-          <tr>
-            <td>oil changes, every 100 h</td>
-            <td class="n">{{ costs!.typical.oilChanges }}</td>
-            <td class="n">{{ costs!.bad.oilChanges }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <p class="quiet">Over {{ yearsWords(design.document, winter.years) }}.</p>
-    </section>
+    <BackupYear v-if="generator.present && winter" :winter="winter" />
+    <SourcesCard />
   </div>
 </template>
 
 <style scoped>
 .figures {
-  gap: 28px;
+  gap: 26px;
   margin-bottom: 12px;
 }
 
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
-  gap: 10px 14px;
-  margin-top: 10px;
+.head {
+  align-items: flex-end;
 }
 
-.wide {
-  grid-column: span 2;
+.kind {
+  width: 220px;
 }
 
-.none {
-  margin-top: 8px;
+.part {
+  width: 260px;
+}
+
+h3 {
+  margin: 14px 0 6px;
 }
 </style>

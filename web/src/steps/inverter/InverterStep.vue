@@ -1,55 +1,87 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { curveOf, inverterInput, type InverterPart } from '@ambrel/core'
+import { curveOf, inverterInput, serviceOf, stackingChoices, withInverter, type InverterPart } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
+import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import NumberField from '../../fields/NumberField.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
-import { usePrefs } from '../../stores/prefs.ts'
-import LegBars from './LegBars.vue'
-import SurgeTable from './SurgeTable.vue'
+import InverterChoices from './InverterChoices.vue'
+import LegPicture from './LegPicture.vue'
+import SurgePicture from './SurgePicture.vue'
 
 const design = useDesign()
-const prefs = usePrefs()
 const inverter = computed(() => design.document!.inverter)
-type Numeric = { [K in keyof InverterPart]: InverterPart[K] extends number ? K : never }[keyof InverterPart]
-const FIELDS: { key: Exclude<Numeric, 'bankV'>; label: string; unit: string; step?: number }[] = [
-  { key: 'ratedW', label: 'Continuous', unit: 'W', step: 100 },
-  { key: 'surgeW', label: 'Surge', unit: 'W', step: 100 },
-  { key: 'surgeS', label: 'for', unit: 's' },
-  { key: 'idleW', label: 'Idle draw', unit: 'W' },
-  { key: 'peakEfficiency', label: 'Best efficiency', unit: 'share' },
-  { key: 'peakAtFraction', label: 'at a load of', unit: 'share' },
-  { key: 'fullLoadEfficiency', label: 'at full load', unit: 'share' },
-  { key: 'lowCutV', label: 'Lets go below', unit: 'V', step: 0.5 },
-  { key: 'chargerA', label: 'Charger', unit: 'A' },
-  { key: 'chargerEfficiency', label: 'Charger efficiency', unit: 'share' },
-  { key: 'transferA', label: 'Transfer relay', unit: 'A' },
-  { key: 'price', label: 'Price', unit: '' },
+const part = 'inverter.part'
+const FIELDS: GridField[] = [
+  { path: `${part}.ratedW`, label: 'Continuous', unit: 'W', step: 100 },
+  { path: `${part}.surgeW`, label: 'Surge', unit: 'W', step: 100 },
+  { path: `${part}.surgeS`, label: 'for', unit: 's' },
+  { path: `${part}.idleW`, label: 'Idle draw', unit: 'W' },
+  { path: `${part}.peakEfficiency`, label: 'Best efficiency', unit: 'share' },
+  { path: `${part}.peakAtFraction`, label: 'at a load of', unit: 'share' },
+  { path: `${part}.fullLoadEfficiency`, label: 'at full load', unit: 'share' },
+  { path: `${part}.lowCutV`, label: 'Lets go below', unit: 'V', step: 0.5 },
+  { path: `${part}.chargerA`, label: 'Charger', unit: 'A' },
+  { path: `${part}.chargerEfficiency`, label: 'Charger efficiency', unit: 'share' },
+  { path: `${part}.transferA`, label: 'Transfer relay', unit: 'A' },
+  {
+    path: `${part}.waveform`,
+    label: 'Waveform',
+    options: [
+      { value: 'sine', label: 'sine' },
+      { value: 'stepped', label: 'stepped' },
+    ],
+  },
+  {
+    path: `${part}.frequencyHz`,
+    label: 'Frequency',
+    options: [
+      { value: 60, label: '60 Hz' },
+      { value: 50, label: '50 Hz' },
+    ],
+  },
+  { path: `${part}.searchW`, label: 'Draw while searching', unit: 'W', nullable: true },
+  { path: `${part}.searchWakeW`, label: 'woken by', unit: 'W' },
+  { path: `${part}.deratePctPerK`, label: 'Loses per K', unit: '%', step: 0.1 },
+  { path: `${part}.derateAboveC`, label: 'above', unit: '°C' },
+  { path: `${part}.deratePctPer100M`, label: 'Loses per 100 m', unit: '%', step: 0.1 },
+  { path: `${part}.derateAboveM`, label: 'above', unit: 'm', step: 100 },
+  { path: 'inverter.hottestC', label: 'Hottest air around it', unit: '°C' },
+  { path: `${part}.price`, label: 'Price' },
 ]
-/** The legs of the loads follow a change between one leg and two. */
-function takePart(part: InverterPart): void {
-  design.edit(`inverter: ${part.name}`, (draft) => {
-    draft.inverter.part = part
-    if (part.topology !== 'split-phase') for (const load of draft.loads) if (load.leg !== 'DC') load.leg = 'A'
-  })
+const SERVICE_WORDS = {
+  'split-phase': '120/240 V split phase',
+  'three-phase': 'three-phase',
+  'single-120': '120 V single',
+  'single-230': '230 V single',
+} as const
+const STACKING_WORDS = {
+  parallel: 'on one output',
+  'split-pair': 'in pairs, 120/240 V',
+  'three-phase': 'one a phase',
+} as const
+const joinings = computed(() => {
+  const allowed = stackingChoices(inverter.value.part, inverter.value.quantity)
+  const all = allowed.includes(inverter.value.stacking) ? allowed : [...allowed, inverter.value.stacking]
+  return all.map((value) => ({ value, label: STACKING_WORDS[value] }))
+})
+function takePart(taken: InverterPart): void {
+  design.replace(`inverter: ${taken.name}`, withInverter(design.document!, taken))
 }
 const shares = Array.from({ length: 20 }, (_, i) => (i + 1) / 20)
 const efficiency = computed(() => {
-  const { part, quantity } = inverter.value
-  const curve = curveOf(part, quantity)
+  const { part: sheet, quantity } = inverter.value
+  const curve = curveOf(sheet, quantity)
   return shares.map((share) => {
-    const watts = share * part.ratedW * quantity
+    const watts = share * sheet.ratedW * quantity
     return Number(((100 * watts) / inverterInput(curve, watts)).toFixed(1))
   })
 })
-const SCHOOLS = [
-  { value: 'coincidence' as const, label: 'realistic coincidence' },
-  { value: 'everything' as const, label: 'everything at once + 20 %' },
-]
+const fits = (candidate: InverterPart) => candidate.bankV === design.document!.bank.systemV
 </script>
 
 <template>
@@ -57,18 +89,20 @@ const SCHOOLS = [
   <div class="row wrap figures">
     <Figure id="inverter.leg-share" />
     <Figure id="inverter.surge-share" />
+    <Figure id="inverter.rating" />
     <Figure id="inverter.sag" />
     <Figure id="inverter.low-voltage-current" />
+    <Figure id="inverter.idle-day" />
   </div>
   <div class="stack">
     <section class="card">
-      <div class="row head">
+      <div class="row wrap head">
         <PartPicker
           class="picker"
           :model-value="inverter.part"
           kind="inverter"
           label="Inverter"
-          :fits="(part: InverterPart) => part.bankV === design.document!.bank.systemV"
+          :fits="fits"
           @update:model-value="takePart"
         />
         <NumberField
@@ -80,82 +114,106 @@ const SCHOOLS = [
           @update:model-value="design.edit('how many inverters', (d) => (d.inverter.quantity = $event!), 'inv.q')"
         />
         <ChoiceField
-          class="picker"
-          :model-value="design.document!.schools.peak"
-          :options="SCHOOLS"
-          label="What is on at once"
+          v-if="joinings.length > 1"
+          class="joined"
+          :model-value="inverter.stacking"
+          :options="joinings"
+          label="Joined"
           labelled
-          @update:model-value="design.edit('peak school', (d) => (d.schools.peak = $event))"
-        />
-      </div>
-      <p v-if="design.problemAt.get('inverter.part.bankV')" class="error" role="alert">
-        {{ design.problemAt.get('inverter.part.bankV') }}
-      </p>
-      <div class="grid">
-        <NumberField
-          v-for="field in FIELDS"
-          :key="field.key"
-          :model-value="inverter.part[field.key]"
-          :unit="field.unit"
-          :label="field.label"
-          labelled
-          :path="`inverter.part.${field.key}`"
-          :step="field.step ?? 1"
+          path="inverter.stacking"
           @update:model-value="
-            design.edit(field.label, (d) => (d.inverter.part[field.key] = $event!), `inv.${field.key}`)
+            design.replace(
+              'how inverters are joined',
+              withInverter({ ...design.document!, inverter: { ...inverter, stacking: $event } }, inverter.part),
+            )
           "
         />
-      </div>
-    </section>
-    <SurgeTable v-if="design.derived" />
-    <div class="two">
-      <LegBars v-if="design.derived" />
-      <section v-if="design.derived" class="card">
-        <h2>Efficiency by load</h2>
-        <Chart
-          type="line"
-          :series="[{ name: 'efficiency', data: efficiency }]"
-          :categories="shares.map((share) => `${Math.round(share * 100)} %`)"
-          :colours="['--spruce']"
-          :height="170"
-          :tick-amount="5"
-          :format="(value: number) => `${value} %`"
-          label="Efficiency by share of the rating"
-        />
-        <p class="quiet">
-          Its idle draw alone is {{ prefs.show(inverter.part.idleW * inverter.quantity * 24, 'Wh') }} a day.
+        <p class="service">
+          <b>{{ SERVICE_WORDS[serviceOf(inverter)] }}</b>
+          <span class="quiet">{{ inverter.part.frequencyHz }} Hz, {{ inverter.part.waveform }} wave</span>
         </p>
-      </section>
-    </div>
+        <label class="row search"
+          ><el-switch
+            :model-value="inverter.search"
+            :disabled="inverter.part.searchW === null && !inverter.search"
+            aria-label="Search mode"
+            @update:model-value="design.edit('search mode', (d) => (d.inverter.search = $event as boolean))"
+          />
+          search mode{{ inverter.part.searchW === null ? ' (it has none)' : '' }}</label
+        >
+      </div>
+      <p v-for="path in ['inverter.part.bankV', 'inverter.search']" :key="path" class="error" role="alert">
+        {{ design.problemAt.get(path) }}
+      </p>
+      <details>
+        <summary>Data sheet and place</summary>
+        <FieldGrid :fields="FIELDS" column-width="118px" />
+      </details>
+    </section>
+    <template v-if="design.derived">
+      <LegPicture />
+      <SurgePicture />
+      <InverterChoices />
+    </template>
+    <section v-if="design.derived" class="card">
+      <h2>Efficiency by load</h2>
+      <Chart
+        type="line"
+        :series="[{ name: 'efficiency', data: efficiency }]"
+        :categories="shares.map((share) => `${Math.round(share * 100)} %`)"
+        :colours="['--spruce']"
+        :height="170"
+        :tick-amount="5"
+        :format="(value: number) => `${value} %`"
+        label="Efficiency by share of the rating"
+      />
+    </section>
   </div>
 </template>
 
 <style scoped>
 .figures {
-  gap: 34px;
+  gap: 28px;
   margin-bottom: 12px;
 }
 
 .head {
   align-items: flex-end;
-  margin-bottom: 10px;
+  margin-bottom: 8px;
 }
 
 .picker {
-  width: 250px;
+  width: 260px;
 }
 
 .count {
-  width: 80px;
+  width: 76px;
 }
 
-.grid {
+.joined {
+  width: 160px;
+}
+
+.service {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(120px, 1fr));
-  gap: 8px 12px;
+  line-height: 1.25;
+}
+
+.search {
+  gap: 6px;
+  height: 28px;
+}
+
+summary {
+  margin-bottom: 8px;
+  cursor: pointer;
 }
 
 .error {
   color: var(--clay);
+}
+
+.error:empty {
+  display: none;
 }
 </style>

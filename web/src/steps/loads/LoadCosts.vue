@@ -47,6 +47,7 @@ function says(list: readonly Trial[]): string {
   const nameOf = (id: string) => design.document!.loads.find((load) => load.id === id)?.name ?? id
   return list.map(({ loadId, change }) => `${words[change]} ${nameOf(loadId)}`).join(', ')
 }
+const COMPARED_YEARS = 10
 let asked = 0
 watch(trials, async (now) => {
   const mine = ++asked
@@ -57,7 +58,7 @@ watch(trials, async (now) => {
   if (now.length === 0 || !subject || !design.derived) return void (trying.value = false)
   trying.value = true
   try {
-    const before = await winter.tenYears(subject)
+    const before = await winter.runBeside(subject, COMPARED_YEARS)
     const after = mine === asked ? await winter.showGhost(says(now), withTrials(subject, now)) : null
     if (mine === asked && before && after) effect.value = { before: before.summary, after: after.summary }
   } catch (error) {

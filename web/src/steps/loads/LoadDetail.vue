@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { HOUR_SHAPES, MONTH_NAMES, startWatts, type Load } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import NumberField from '../../fields/NumberField.vue'
+import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -15,6 +15,41 @@ const path = (key: string) => `loads.${props.index}.${key}`
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
   design.edit(`${props.load.name}: ${key}`, (draft) => (draft.loads[props.index][key] = value as Load[K]), path(key))
 }
+const BY_BASIS: Record<Load['basis'], (Omit<GridField, 'path'> & { key: keyof Load })[]> = {
+  rated: [
+    { key: 'duty', label: 'Runs for, of those hours', unit: 'share', step: 5 },
+    { key: 'daysPerWeek', label: 'Days a week', unit: 'd' },
+  ],
+  metered: [
+    { key: 'meteredKWh', label: 'Metered', unit: 'kWh', nullable: true, step: 0.1 },
+    { key: 'meteredHours', label: 'over', unit: 'h', nullable: true, step: 24 },
+  ],
+  cycle: [
+    { key: 'cycleWh', label: 'Battery of the tool', unit: 'Wh', nullable: true },
+    { key: 'cycleDepth', label: 'emptied to', unit: 'share', nullable: true },
+    { key: 'cycleChargerEfficiency', label: 'Charger efficiency', unit: 'share', nullable: true },
+    { key: 'cyclesPerWeek', label: 'Times', unit: 'a week', nullable: true },
+  ],
+  month: [{ key: 'monthKWh', label: 'A month', unit: 'kWh', nullable: true }],
+}
+const fields = computed<GridField[]>(() => [
+  ...BY_BASIS[props.load.basis].map(({ key, ...field }) => ({ ...field, path: path(key) })),
+  { path: path('startKind'), label: 'Start', options: START_OPTIONS },
+  {
+    path: path('startW'),
+    label: `Start watts (usual ${prefs.show(startWatts({ ...props.load, startW: null }), 'W')})`,
+    unit: 'W',
+    nullable: true,
+    step: 100,
+  },
+  { path: path('standbyW'), label: 'Standing by', unit: 'W' },
+  { path: path('supply'), label: 'Carried by', options: SUPPLY_OPTIONS },
+  { path: path('movable'), label: 'may be moved into the sun', toggle: true },
+  ...(props.load.movable
+    ? [{ path: path('storeDays'), label: 'Days its tank or store lasts', unit: 'd', step: 0.5 }]
+    : []),
+  { path: path('whenAway'), label: 'goes on while away', toggle: true },
+])
 const shape = computed(
   () =>
     Object.entries(HOUR_SHAPES).find(([, { weights }]) =>
@@ -47,133 +82,9 @@ function bar(hour: number, event: PointerEvent): void {
 
 <template>
   <div class="detail">
-    <div class="grid">
+    <div class="row room">
       <TextField :model-value="load.room" label="Room or group" labelled @update:model-value="set('room', $event)" />
-      <template v-if="load.basis === 'rated'">
-        <NumberField
-          :model-value="load.duty"
-          unit="share"
-          label="Runs for, of those hours"
-          labelled
-          :path="path('duty')"
-          :step="5"
-          @update:model-value="set('duty', $event)"
-        />
-        <NumberField
-          :model-value="load.daysPerWeek"
-          unit="d"
-          label="Days a week"
-          labelled
-          :path="path('daysPerWeek')"
-          @update:model-value="set('daysPerWeek', $event)"
-        />
-      </template>
-      <template v-else-if="load.basis === 'metered'">
-        <NumberField
-          :model-value="load.meteredKWh"
-          unit="kWh"
-          label="Metered"
-          labelled
-          nullable
-          :path="path('meteredKWh')"
-          :step="0.1"
-          @update:model-value="set('meteredKWh', $event)"
-        />
-        <NumberField
-          :model-value="load.meteredHours"
-          unit="h"
-          label="over"
-          labelled
-          nullable
-          :path="path('meteredHours')"
-          :step="24"
-          @update:model-value="set('meteredHours', $event)"
-        />
-      </template>
-      <template v-else-if="load.basis === 'cycle'">
-        <NumberField
-          :model-value="load.cycleWh"
-          unit="Wh"
-          label="Battery of the tool"
-          labelled
-          nullable
-          :path="path('cycleWh')"
-          @update:model-value="set('cycleWh', $event)"
-        />
-        <NumberField
-          :model-value="load.cycleDepth"
-          unit="share"
-          label="emptied to"
-          labelled
-          nullable
-          :path="path('cycleDepth')"
-          @update:model-value="set('cycleDepth', $event)"
-        />
-        <NumberField
-          :model-value="load.cycleChargerEfficiency"
-          unit="share"
-          label="Charger efficiency"
-          labelled
-          nullable
-          :path="path('cycleChargerEfficiency')"
-          @update:model-value="set('cycleChargerEfficiency', $event)"
-        />
-        <NumberField
-          :model-value="load.cyclesPerWeek"
-          unit="a week"
-          label="Times"
-          labelled
-          nullable
-          :path="path('cyclesPerWeek')"
-          @update:model-value="set('cyclesPerWeek', $event)"
-        />
-      </template>
-      <NumberField
-        v-else
-        :model-value="load.monthKWh"
-        unit="kWh"
-        label="A month"
-        labelled
-        nullable
-        :path="path('monthKWh')"
-        @update:model-value="set('monthKWh', $event)"
-      />
-      <ChoiceField
-        :model-value="load.startKind"
-        :options="START_OPTIONS"
-        label="Start"
-        labelled
-        @update:model-value="set('startKind', $event)"
-      />
-      <NumberField
-        :model-value="load.startW"
-        unit="W"
-        :label="`Start watts (usual ${prefs.show(startWatts({ ...load, startW: null }), 'W')})`"
-        labelled
-        nullable
-        :path="path('startW')"
-        :step="100"
-        @update:model-value="set('startW', $event)"
-      />
-      <NumberField
-        :model-value="load.standbyW"
-        unit="W"
-        label="Standing by"
-        labelled
-        :path="path('standbyW')"
-        @update:model-value="set('standbyW', $event)"
-      />
-      <ChoiceField
-        :model-value="load.supply"
-        :options="SUPPLY_OPTIONS"
-        label="Carried by"
-        labelled
-        @update:model-value="set('supply', $event)"
-      />
-      <label class="movable"
-        ><el-switch :model-value="load.movable" @update:model-value="set('movable', $event as boolean)" /> may be moved
-        into the sun</label
-      >
+      <FieldGrid class="grow" :fields="fields" />
     </div>
     <div class="two">
       <div>
@@ -238,17 +149,6 @@ function bar(hour: number, event: PointerEvent): void {
   gap: 12px;
 }
 
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
-  gap: 8px 12px;
-}
-
-.movable {
-  align-self: end;
-  font-size: 13px;
-}
-
 .shape {
   width: 170px;
 }
@@ -286,5 +186,9 @@ function bar(hour: number, event: PointerEvent): void {
 
 .error {
   color: var(--clay);
+}
+.room {
+  align-items: flex-start;
+  gap: 12px;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Schools } from '@ambrel/core'
+import { legsOfService, serviceOf, type Schools } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -21,10 +21,15 @@ const schools = computed(() => {
   const { peak, otherPeak } = design.derived!
   return [peak, otherPeak].sort((a, b) => a.school.localeCompare(b.school))
 })
-const split = computed(() => design.document!.inverter.part.topology === 'split-phase')
+const service = computed(() => serviceOf(design.document!.inverter))
+const legs = computed(() => {
+  const { legAW, legBW, legCW } = design.derived!.legs
+  const watts = { A: legAW, B: legBW, C: legCW }
+  return legsOfService(service.value).map((leg) => ({ leg, watts: watts[leg] }))
+})
 const across = computed(() =>
   design
-    .document!.loads.filter((load) => load.leg === 'AB' && load.supply === 'electric')
+    .document!.loads.filter((load) => (load.leg === 'AB' || load.leg === 'ABC') && load.supply === 'electric')
     .reduce((sum, load) => sum + load.runningW * load.quantity, 0),
 )
 const dc = computed(() =>
@@ -55,12 +60,12 @@ const dc = computed(() =>
       </button>
     </div>
     <dl>
-      <template v-if="split">
-        <dt>leg A</dt>
-        <dd>{{ prefs.show(design.derived.legs.legAW, 'W') }}</dd>
-        <dt>leg B</dt>
-        <dd>{{ prefs.show(design.derived.legs.legBW, 'W') }}</dd>
-        <dt>of these, across both at 240 V</dt>
+      <template v-if="legs.length > 1">
+        <template v-for="{ leg, watts } in legs" :key="leg">
+          <dt>{{ service === 'three-phase' ? 'phase' : 'leg' }} {{ leg }}</dt>
+          <dd>{{ prefs.show(watts, 'W') }}</dd>
+        </template>
+        <dt>of these, across {{ service === 'three-phase' ? 'all three' : 'both at 240 V' }}</dt>
         <dd>{{ prefs.show(across, 'W') }}</dd>
       </template>
       <template v-else>

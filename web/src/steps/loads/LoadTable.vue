@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import Sortable from 'sortablejs'
-import { nextId, type Leg, type Load } from '@ambrel/core'
+import { legChoices, nextId, serviceOf, type Leg, type Load } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import LoadBulk from './LoadBulk.vue'
@@ -12,17 +12,10 @@ const design = useDesign()
 const prefs = usePrefs()
 const loads = computed(() => design.document!.loads)
 const opened = ref('')
-const split = computed(() => design.document!.inverter.part.topology === 'split-phase')
-const legs = computed<{ value: Leg; label: string }[]>(() => [
-  { value: 'A', label: 'A' },
-  ...(split.value
-    ? [
-        { value: 'B' as const, label: 'B' },
-        { value: 'AB' as const, label: '240' },
-      ]
-    : []),
-  { value: 'DC', label: 'DC' },
-])
+const LEG_WORDS: Partial<Record<Leg, string>> = { AB: '240', ABC: 'all 3' }
+const legs = computed<{ value: Leg; label: string }[]>(() =>
+  legChoices(serviceOf(design.document!.inverter)).map((value) => ({ value, label: LEG_WORDS[value] ?? value })),
+)
 
 /** Rows as they stand: in the order of the list, or room by room with what each room draws. */
 const groups = computed(() => {

@@ -7,6 +7,7 @@ import {
   loadFromAppliance,
   loadsFromCells,
   nextId,
+  onLegsOf,
   seasonsFor,
   type Load,
 } from '@ambrel/core'
@@ -18,6 +19,7 @@ import { saveCells } from '../../frame/files.ts'
 import { useNewRow } from '../../frame/newRow.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
+import HouseholdCard from './HouseholdCard.vue'
 import LoadCosts from './LoadCosts.vue'
 import LoadDay from './LoadDay.vue'
 import LoadPeaks from './LoadPeaks.vue'
@@ -35,9 +37,8 @@ const byRoom = computed(() => {
   for (const { id, name, room } of APPLIANCES) rooms.set(room, [...(rooms.get(room) ?? []), { value: id, label: name }])
   return [...rooms]
 })
-/** One leg has no other to be on. */
-const fitted = (load: Load): Load =>
-  design.document!.inverter.part.topology !== 'split-phase' && load.leg !== 'DC' ? { ...load, leg: 'A' } : load
+/** On a leg that the inverter has. */
+const fitted = (load: Load): Load => onLegsOf({ ...design.document!, loads: [load] }).loads[0]
 
 function add(id: string): void {
   chosen.value = ''
@@ -122,6 +123,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
     </section>
     <LoadPeaks />
     <LoadCosts />
+    <HouseholdCard />
     <MeteringHelper />
   </div>
   <CellsDialog

@@ -10,6 +10,7 @@ import { yearsWords } from '../../frame/yearsWords.ts'
 
 /** A row per made year, a column per day of the dark season, coloured by the day's lowest charge. */
 const props = defineProps<{ winters: Winters; latitudeDeg: number }>()
+const emit = defineEmits<{ open: [year: number, dayOfRun: number] }>()
 const design = useDesign()
 const prefs = usePrefs()
 const LEFT = 38
@@ -98,7 +99,7 @@ const told = computed(() => {
   const month = [...months.value].reverse().find((each) => each.at <= day)!
   const generator = props.winters.generatorHours[at]
   const short = props.winters.shortHours[at]
-  return `Year ${year + 1}, ${day - month.at + 1} ${month.name}: lowest charge ${prefs.show(props.winters.lowest[at], 'share')}${generator ? `, generator ${generator} h` : ''}${short ? `, short ${short} h` : ''}`
+  return `Year ${year + 1}, ${day - month.at + 1} ${month.name}: lowest charge ${prefs.show(props.winters.lowest[at], 'share')}${generator ? `, generator ${prefs.show(generator, 'h')}` : ''}${short ? `, short ${prefs.show(short, 'h')}` : ''}`
 })
 function point(event: PointerEvent): void {
   const box = canvas.value!.getBoundingClientRect()
@@ -106,7 +107,12 @@ function point(event: PointerEvent): void {
   const year = Math.floor((event.clientY - box.top - TOP) / rowHeight.value)
   picked.value = day >= 0 && day < season.value.days && year >= 0 && year < rows.value ? { year, day } : null
 }
+/** The week around the day that is pointed at. */
+function open(): void {
+  if (picked.value) emit('open', picked.value.year, first.value + picked.value.day - 3)
+}
 function key(event: KeyboardEvent): void {
+  if (event.key === 'Enter') return open()
   const by: Record<string, [number, number]> = {
     ArrowLeft: [0, -1],
     ArrowRight: [0, 1],
@@ -144,11 +150,12 @@ const scale = Array.from({ length: 40 }, (_, i) => 0.12 + (0.88 * i) / 39)
         ref="canvas"
         tabindex="0"
         role="img"
-        :aria-label="`Lowest charge of every dark-season day of ${rows} years. Arrow keys read a day. ${told}`"
+        :aria-label="`Lowest charge of every dark-season day of ${rows} years. Arrow keys read a day, Enter opens its week. ${told}`"
         :style="{ width: '100%', height: `${height}px` }"
         @pointermove="point"
         @pointerleave="picked = null"
         @keydown="key"
+        @click="open"
       />
       <i v-if="mark" class="mark" :style="mark" />
     </div>
@@ -162,7 +169,7 @@ const scale = Array.from({ length: 40 }, (_, i) => 0.12 + (0.88 * i) / 39)
       <span>╱ short</span>
       <span class="told" role="status">{{
         told ||
-        `${yearsWords(design.document, winters.years)}, seed ${winters.seed}${winters.years > rows ? `; the first ${rows} drawn` : ''}`
+        `click a day for its week · ${yearsWords(design.document, winters.years)}, seed ${winters.seed}${winters.years > rows ? `; the first ${rows} drawn` : ''}`
       }}</span>
     </div>
   </section>
@@ -175,6 +182,7 @@ const scale = Array.from({ length: 40 }, (_, i) => 0.12 + (0.88 * i) / 39)
 
 canvas {
   display: block;
+  cursor: pointer;
 }
 
 .mark {

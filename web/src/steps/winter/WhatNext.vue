@@ -29,6 +29,10 @@ const signed = (saved: number, decimals: number) => `${saved < 0 ? '+' : ''}${de
     <div class="row">
       <h2>What next</h2>
       <p class="quiet grow">one change at a time over the same ten winters, ranked by hours saved for the money</p>
+      <template v-if="winter.ranking">
+        <span class="quiet" role="status">{{ Math.round(winter.rankedShare * 100) }} %</span>
+        <button class="link" @click="winter.cancelRanking">cancel</button>
+      </template>
       <el-button data-suggest :loading="winter.ranking" :disabled="!design.derived" @click="winter.rank">{{
         list.length ? 'Try again' : 'Suggest'
       }}</el-button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { MONTH_NAMES, provedBottleneck, verdict } from '@ambrel/core'
-import Chart from '../../drawing/Chart.vue'
+import { computed, ref } from 'vue'
+import { provedBottleneck, verdict, WEEK_DAYS } from '@ambrel/core'
+import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -9,7 +9,10 @@ import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { useWinter } from '../../stores/winter.ts'
 import Tapestry from './Tapestry.vue'
+import VariantsCompare from './VariantsCompare.vue'
+import WeekView from './WeekView.vue'
 import WhatNext from './WhatNext.vue'
+import YearTables from './YearTables.vue'
 
 const design = useDesign()
 const prefs = usePrefs()
@@ -23,19 +26,15 @@ const proved = computed(() =>
 const says = computed(() =>
   summary.value && design.document ? verdict(design.document, summary.value, proved.value) : '',
 )
-/** Months in the order of the run, so that winter stands in the middle. */
-const order = computed(() =>
-  Array.from({ length: 12 }, (_, i) => ((design.document?.place.latitudeDeg ?? 0) >= 0 ? i + 6 : i) % 12),
-)
-const series = computed(() => {
-  if (!summary.value) return []
-  const { arrayKWh, generatorKWh, curtailedKWh } = summary.value.months
-  const pick = (name: string, months: number[]) => ({
-    name,
-    data: order.value.map((month) => Math.round(months[month])),
-  })
-  return [pick('array, used', arrayKWh), pick('generator', generatorKWh), pick('curtailed', curtailedKWh)]
-})
+/** The week that is opened, by the year and day of the run. */
+const opened = ref<{ year: number; firstDay: number } | null>(null)
+function open(year: number, day: number): void {
+  opened.value = { year, firstDay: Math.max(0, Math.min(365 - WEEK_DAYS, day)) }
+}
+const STEPS = [
+  { value: 60 as const, label: 'hours' },
+  { value: 15 as const, label: 'quarters of an hour' },
+]
 </script>
 
 <template>
@@ -56,6 +55,22 @@ const series = computed(() => {
       path="winter.seed"
       @update:model-value="design.edit('seed', (d) => (d.winter.seed = $event!), 'seed')"
     />
+    <ChoiceField
+      class="steps"
+      :model-value="design.document!.winter.stepMin"
+      :options="STEPS"
+      label="Run in"
+      @update:model-value="design.edit('step of the run', (d) => (d.winter.stepMin = $event))"
+    />
+    <label class="row ageing" title="Each year of the run is a year older than the one before; a worn bank is renewed"
+      ><el-switch
+        :model-value="design.document!.winter.ageing"
+        size="small"
+        aria-label="Ageing"
+        @update:model-value="design.edit('ageing', (d) => (d.winter.ageing = $event as boolean))"
+      />
+      ageing</label
+    >
   </StepHead>
   <template v-if="summary">
     <p class="verdict" data-verdict>{{ says }}</p>
@@ -65,27 +80,32 @@ const series = computed(() => {
       <Figure :value="prefs.show(summary.oneInTen.generatorHours, 'h')" label="generator, 1 in 10" />
       <Figure
         :value="prefs.show(summary.median.fuelL, 'L')"
-        :label="`${design.document!.generator.part.fuel}, typical`"
+        :label="
+          design.document!.generator.kind === 'generator'
+            ? `${design.document!.generator.part.fuel}, typical`
+            : 'fuel, typical'
+        "
       />
       <Figure :value="prefs.show(summary.oneInTen.lowestStateOfCharge, 'share')" label="lowest charge, 1 in 10" />
       <Figure :value="prefs.show(summary.median.curtailedWh, 'Wh')" label="curtailed a year" />
     </div>
     <div class="stack">
-      <Tapestry v-if="winter.winters" :winters="winter.winters" :latitude-deg="design.document!.place.latitudeDeg" />
+      <Tapestry
+        v-if="winter.winters"
+        :winters="winter.winters"
+        :latitude-deg="design.document!.place.latitudeDeg"
+        @open="open"
+      />
+      <WeekView
+        v-if="opened"
+        :year="opened.year"
+        :first-day="opened.firstDay"
+        @move="opened = { ...opened, firstDay: $event }"
+        @close="opened = null"
+      />
       <WhatNext />
-      <section class="card">
-        <h2>Energy by month, mean of {{ summary.years }} years</h2>
-        <Chart
-          type="bar"
-          stacked
-          :series="series"
-          :categories="order.map((month) => MONTH_NAMES[month])"
-          :colours="['--lichen', '--slate', '--ochre']"
-          :height="190"
-          :format="(value: number) => `${value} kWh`"
-          label="Energy by month: array used, generator, curtailed"
-        />
-      </section>
+      <YearTables :summary="summary" />
+      <VariantsCompare />
     </div>
   </template>
   <p v-else-if="design.problems.length > 0" class="quiet">
@@ -112,5 +132,13 @@ const series = computed(() => {
 
 .seed {
   width: 90px;
+}
+
+.steps {
+  width: 140px;
+}
+
+.ageing {
+  gap: 5px;
 }
 </style>

@@ -1,0 +1,62 @@
+import type { Design, InverterPart } from '../design/types.ts'
+import { heaviestShare, runningLegs } from './legs.ts'
+import type { CoincidentPeak } from '../loads/peak.ts'
+import { inverterParts } from '../parts/shelf.ts'
+import { inverterRating, legsOfService, serviceOf, withInverter } from './service.ts'
+
+/** One inverter of the shelf as this design would use it. */
+export interface InverterChoice {
+  part: InverterPart
+  /** heaviest leg and largest start, as shares of the rating, by the school that was chosen and by the other */
+  legShare: number
+  surgeShare: number
+  otherLegShare: number
+  otherSurgeShare: number
+  /** its own draw, and the modules that takes in the darkest month */
+  idleWhDay: number
+  idlePanelsW: number
+  /** of the inverter, and of inverter and charge controllers together */
+  price: number
+  withControllers: number
+}
+
+/** Share of the sun on the modules that reaches the bank. Source: the hand method's system factor. */
+const SYSTEM_FACTOR = 0.8
+
+/**
+ * Every inverter of the shelf for the bank's voltage and the same output, one of it, the smallest first.
+ * @param sunHours peak sun hours of the worst month
+ */
+export function inverterChoices(
+  design: Design,
+  peak: CoincidentPeak,
+  otherPeak: CoincidentPeak,
+  sunHours: number,
+): InverterChoice[] {
+  const { topology } = design.inverter.part
+  return inverterParts
+    .filter((part) => part.bankV === design.bank.systemV && part.topology === topology)
+    .sort((a, b) => a.ratedW - b.ratedW || a.price - b.price)
+    .map((part) => {
+      const tried = withInverter(
+        { ...design, inverter: { ...design.inverter, quantity: 1, stacking: 'parallel', search: false } },
+        part,
+      )
+      const rating = inverterRating(tried)
+      const legCount = legsOfService(serviceOf(tried.inverter)).length
+      const heaviest = legCount > 1 ? heaviestShare(runningLegs(tried), legCount) : 1
+      const idleWhDay = part.idleW * 24
+      const controllers = tried.controllers.reduce((sum, each) => sum + each.part.price, 0)
+      return {
+        part,
+        legShare: (peak.continuousW * heaviest) / rating.legW,
+        surgeShare: peak.surgeW / rating.surgeW,
+        otherLegShare: (otherPeak.continuousW * heaviest) / rating.legW,
+        otherSurgeShare: otherPeak.surgeW / rating.surgeW,
+        idleWhDay,
+        idlePanelsW: sunHours > 0 ? idleWhDay / (sunHours * SYSTEM_FACTOR) : 0,
+        price: part.price,
+        withControllers: part.price + controllers,
+      }
+    })
+}

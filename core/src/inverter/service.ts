@@ -1,0 +1,120 @@
+import type { Design, Inverter, InverterPart, Leg, Load } from '../design/types.ts'
+
+/** What stands at the house panel: by the part itself, or by how several of it are joined. */
+export type Service = 'split-phase' | 'three-phase' | 'single-120' | 'single-230'
+
+export function serviceOf({ part, stacking }: Pick<Inverter, 'part' | 'stacking'>): Service {
+  if (part.topology === 'split-phase' || stacking === 'split-pair') return 'split-phase'
+  return stacking === 'three-phase' ? 'three-phase' : part.topology
+}
+
+/** The legs a load can be on. */
+export type LiveLeg = 'A' | 'B' | 'C'
+const LEGS: Record<Service, readonly LiveLeg[]> = {
+  'split-phase': ['A', 'B'],
+  'three-phase': ['A', 'B', 'C'],
+  'single-120': ['A'],
+  'single-230': ['A'],
+}
+export const legsOfService = (service: Service): readonly LiveLeg[] => LEGS[service]
+
+/** Every leg a load may be put on under a service, direct current included. */
+export function legChoices(service: Service): Leg[] {
+  if (service === 'split-phase') return ['A', 'B', 'AB', 'DC']
+  return service === 'three-phase' ? ['A', 'B', 'C', 'ABC', 'DC'] : ['A', 'DC']
+}
+
+/** Volts from a leg to neutral. */
+export function legVolts({ part }: Pick<Inverter, 'part'>): number {
+  return part.topology === 'single-230' ? 230 : 120
+}
+
+/** Volts a load across the legs gets: 240 on two legs; between phases √3 of a phase. */
+export function acrossVolts(inverter: Inverter): number {
+  const service = serviceOf(inverter)
+  if (service === 'split-phase') return 240
+  return service === 'three-phase' ? Math.sqrt(3) * legVolts(inverter) : legVolts(inverter)
+}
+
+/** The joinings that a part and a number of it allow. */
+export function stackingChoices(part: Pick<InverterPart, 'topology'>, quantity: number): Inverter['stacking'][] {
+  const pair = part.topology === 'single-120' && quantity % 2 === 0
+  const three = part.topology !== 'split-phase' && quantity % 3 === 0
+  return ['parallel', ...(pair ? ['split-pair' as const] : []), ...(three ? ['three-phase' as const] : [])]
+}
+
+/**
+ * Share of the rating left by heat and thin air, 0…1.
+ * @param airC of the air around the inverter
+ * Source: data sheets state the slope and where it begins; linear beyond it.
+ */
+export function inverterDerating(
+  part: Pick<InverterPart, 'derateAboveC' | 'deratePctPerK' | 'derateAboveM' | 'deratePctPer100M'>,
+  elevationM: number,
+  airC: number,
+): number {
+  const hot = 1 - (part.deratePctPerK * Math.max(0, airC - part.derateAboveC)) / 100
+  const thin = 1 - (part.deratePctPer100M * Math.max(0, elevationM - part.derateAboveM)) / 10_000
+  return Math.max(0, hot) * Math.max(0, thin)
+}
+
+/** What the inverters of a design give all together and on one leg, W, at their hottest. */
+export interface InverterRating {
+  /** by the data sheets */
+  sheetW: number
+  /** share of it that heat and elevation leave */
+  derating: number
+  continuousW: number
+  /** each leg's share of that; a load on one leg has no more */
+  legW: number
+  surgeW: number
+}
+
+/**
+ * @param airC of the air around them; the hottest the design names unless said otherwise
+ */
+export function inverterRating(
+  { inverter, place }: Pick<Design, 'inverter' | 'place'>,
+  airC = inverter.hottestC,
+): InverterRating {
+  const { part, quantity } = inverter
+  const derating = inverterDerating(part, place.elevationM, airC)
+  const sheetW = part.ratedW * quantity
+  const continuousW = sheetW * derating
+  return {
+    sheetW,
+    derating,
+    continuousW,
+    legW: continuousW / legsOfService(serviceOf(inverter)).length,
+    surgeW: part.surgeW * quantity,
+  }
+}
+
+/** The design with another inverter: its loads stay on legs it has, an all-in-one brings its charge controller. */
+export function withInverter(design: Design, part: InverterPart): Design {
+  const stacking = stackingChoices(part, design.inverter.quantity).includes(design.inverter.stacking)
+    ? design.inverter.stacking
+    : 'parallel'
+  const inverter: Inverter = {
+    ...design.inverter,
+    part,
+    stacking,
+    search: design.inverter.search && part.searchW !== null,
+  }
+  const next = onLegsOf({ ...design, inverter })
+  if (!part.controller) return next
+  const [first, ...rest] = next.controllers
+  return { ...next, controllers: first ? [{ ...first, part: { ...part.controller } }, ...rest] : next.controllers }
+}
+
+/** Loads on legs that the service does not have move to ones it has; what was across legs follows to what is across now. */
+export function onLegsOf(design: Design): Design {
+  const choices = legChoices(serviceOf(design.inverter))
+  if (design.loads.every(({ leg }) => choices.includes(leg))) return design
+  const across: Leg = choices.find((leg) => leg === 'AB' || leg === 'ABC') ?? 'A'
+  const loads = design.loads.map((load): Load => {
+    if (choices.includes(load.leg)) return load
+    return { ...load, leg: load.leg === 'AB' || load.leg === 'ABC' ? across : 'A' }
+  })
+  return { ...design, loads }
+}

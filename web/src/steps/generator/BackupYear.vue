@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { MONTH_NAMES, runningCost, type WinterSummary, type YearFigures } from '@ambrel/core'
+import { decimal } from '@ambrel/core/units'
+import Chart from '../../drawing/Chart.vue'
+import { yearsWords } from '../../frame/yearsWords.ts'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+
+/** What the backup does in a year: typical, 1 in 5, 1 in 10 and the worst there was; and its months. */
+const props = defineProps<{ winter: WinterSummary }>()
+const design = useDesign()
+const prefs = usePrefs()
+const generator = computed(() => design.document!.generator)
+const columns = computed(() => [
+  { name: 'typical', year: props.winter.median },
+  { name: '1 in 5', year: props.winter.oneInFive },
+  { name: '1 in 10', year: props.winter.oneInTen },
+  { name: 'worst', year: props.winter.worst },
+])
+const burns = computed(() => generator.value.kind !== 'shore')
+const rows = computed<{ name: string; of: (year: YearFigures) => string }[]>(() => [
+  { name: 'starts', of: (year) => decimal(year.generatorStarts, 0) },
+  { name: 'hours', of: (year) => prefs.show(year.generatorHours, 'h') },
+  { name: 'energy it gives', of: (year) => prefs.show(year.generatorWh, 'Wh') },
+  {
+    name: 'share of what is served',
+    of: (year) => prefs.show(year.servedWh > 0 ? year.generatorWh / year.servedWh : 0, 'share'),
+  },
+  ...(burns.value ? [{ name: 'fuel', of: (year: YearFigures) => prefs.show(year.fuelL, 'L') }] : []),
+  {
+    name: `money, ${design.document!.budget.currency}`,
+    of: (year) => prefs.show(runningCost(year, generator.value).money, ''),
+  },
+  ...(generator.value.kind === 'generator'
+    ? [
+        {
+          name: `oil changes, every ${generator.value.oilEveryH} h`,
+          of: (year: YearFigures) => String(runningCost(year, generator.value).oilChanges),
+        },
+        {
+          name: `fuel to hold, worst ${decimal(generator.value.fuelTripDays, 0)} days`,
+          of: (year: YearFigures) => prefs.show(year.fuelBetweenTripsL, 'L'),
+        },
+      ]
+    : []),
+])
+const order = computed(() =>
+  Array.from({ length: 12 }, (_, i) => ((design.document?.place.latitudeDeg ?? 0) >= 0 ? i + 6 : i) % 12),
+)
+const hours = computed(() => [
+  { name: 'hours', data: order.value.map((month) => Number(props.winter.months.generatorHours[month].toFixed(1))) },
+])
+</script>
+
+<template>
+  <section class="card" data-backup-year>
+    <div class="two">
+      <div>
+        <h2>What it does in a year</h2>
+        <table class="sheet">
+          <thead>
+            <tr>
+              <th />
+              <th v-for="column in columns" :key="column.name" class="n">{{ column.name }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.name">
+              <td>{{ row.name }}</td>
+              <td v-for="column in columns" :key="column.name" class="n">{{ row.of(column.year) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="quiet">
+          Each figure by itself, over {{ yearsWords(design.document, winter.years) }}.
+          <template v-if="generator.kind === 'generator'"
+            >While it runs it works at {{ prefs.show(winter.generatorLoading, 'share') }} of its real power, on
+            average.</template
+          >
+        </p>
+      </div>
+      <div>
+        <h2>Hours by month</h2>
+        <Chart
+          type="bar"
+          :series="hours"
+          :categories="order.map((month) => MONTH_NAMES[month])"
+          :colours="['--slate']"
+          :height="210"
+          :format="(value: number) => `${value} h`"
+          label="Backup hours by month, mean of the years"
+        />
+      </div>
+    </div>
+  </section>
+</template>

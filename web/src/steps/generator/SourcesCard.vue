@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { Trash2 } from '@lucide/vue'
+import {
+  MONTH_NAMES,
+  newSource,
+  nextId,
+  sourceFromCells,
+  sourceMeans,
+  withMonthMean,
+  type OtherSource,
+  type SourceTable,
+} from '@ambrel/core'
+import ChoiceField from '../../fields/ChoiceField.vue'
+import NumberField from '../../fields/NumberField.vue'
+import TextField from '../../fields/TextField.vue'
+import CellsDialog from '../../frame/CellsDialog.vue'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+
+/** What makes power beside sun and backup: watts by month and hour, or the hours of a year from a file. */
+const design = useDesign()
+const prefs = usePrefs()
+const sources = computed(() => design.document!.sources)
+const reading = ref<number | null>(null)
+const KINDS = [
+  { value: 'stream' as const, label: 'stream turbine' },
+  { value: 'wind' as const, label: 'wind turbine' },
+  { value: 'other' as const, label: 'something else' },
+]
+const SIDES = [
+  { value: 'dc' as const, label: 'the bank (DC)' },
+  { value: 'ac' as const, label: 'the house (AC)' },
+]
+const FIRST_W = 100
+
+function add(): void {
+  design.edit('add a source', (draft) => {
+    draft.sources.push(newSource(nextId('source', draft.sources), 'stream', FIRST_W))
+  })
+}
+function change(index: number, label: string, make: (source: OtherSource) => OtherSource, key = ''): void {
+  design.edit(label, (draft) => (draft.sources[index] = make(draft.sources[index])), key)
+}
+function take(tables: SourceTable[]): void {
+  change(reading.value!, 'watts of a source', (source) =>
+    'hourlyW' in tables[0] ? { ...source, hourlyW: tables[0].hourlyW } : { ...source, ...tables[0], hourlyW: null },
+  )
+}
+const tell = (table: SourceTable) =>
+  'hourlyW' in table
+    ? `the hours of a year, ${prefs.show(Math.max(...table.hourlyW), 'W')} at most`
+    : `twelve months, ${table.wattsByMonth.map((hours) => prefs.show(Math.max(...hours), 'W')).join(', ')} at most`
+</script>
+
+<template>
+  <section class="card" data-sources>
+    <div class="row">
+      <h2>Other sources</h2>
+      <p class="quiet grow">
+        a stream or wind turbine, as mean watts; an AC-coupled array is set up in the Array step with its own inverter
+      </p>
+      <el-button size="small" @click="add">Add a source</el-button>
+    </div>
+    <div v-for="(source, i) in sources" :key="source.id" class="source">
+      <div class="row wrap head">
+        <TextField
+          class="name"
+          :model-value="source.name"
+          label="Name"
+          labelled
+          :path="`sources.${i}.name`"
+          @update:model-value="change(i, 'name of a source', (s) => ({ ...s, name: $event }), `sources.${i}.name`)"
+        />
+        <ChoiceField
+          :model-value="source.kind"
+          :options="KINDS"
+          label="Kind"
+          labelled
+          @update:model-value="change(i, 'kind of source', (s) => ({ ...s, kind: $event }))"
+        />
+        <ChoiceField
+          :model-value="source.side"
+          :options="SIDES"
+          label="Feeds"
+          labelled
+          @update:model-value="change(i, 'side of a source', (s) => ({ ...s, side: $event }))"
+        />
+        <NumberField
+          class="price"
+          :model-value="source.price"
+          label="Price"
+          labelled
+          :path="`sources.${i}.price`"
+          @update:model-value="change(i, 'price of a source', (s) => ({ ...s, price: $event! }), `sources.${i}.price`)"
+        />
+        <span class="grow" />
+        <el-button size="small" @click="reading = i">Watts from a table…</el-button>
+        <button
+          class="icon-button"
+          :aria-label="`Remove ${source.name}`"
+          title="Remove"
+          @click="design.edit(`remove ${source.name}`, (d) => d.sources.splice(i, 1))"
+        >
+          <Trash2 :size="16" />
+        </button>
+      </div>
+      <div class="months">
+        <template v-if="source.hourlyW">
+          <p v-for="(watts, month) in sourceMeans(source)" :key="month">
+            <span class="quiet">{{ MONTH_NAMES[month] }}</span> {{ prefs.show(watts, 'W') }}
+          </p>
+        </template>
+        <NumberField
+          v-for="(watts, month) in sourceMeans(source)"
+          v-else
+          :key="month"
+          :model-value="watts"
+          unit="W"
+          :label="MONTH_NAMES[month]"
+          labelled
+          :step="10"
+          @update:model-value="
+            change(
+              i,
+              `${MONTH_NAMES[month]} of a source`,
+              (s) => withMonthMean(s, month, Math.max(0, $event!)),
+              `sources.${i}.${month}`,
+            )
+          "
+        />
+      </div>
+      <p v-if="source.hourlyW" class="quiet">
+        The hours of a year rule.
+        <button class="link" @click="change(i, 'mean watts of a source', (s) => ({ ...s, hourlyW: null }))">
+          use means by month again
+        </button>
+      </p>
+    </div>
+    <p v-if="sources.length === 0" class="quiet">None.</p>
+    <CellsDialog
+      v-if="reading !== null"
+      open
+      :title="`Watts of ${sources[reading].name}`"
+      hint="Twelve rows of 24 hours, twelve rows of one mean each, or the 8760 hours of a year from 1 January, in watts. A header and a name before the numbers may be there."
+      :read="sourceFromCells"
+      :tell="tell"
+      take="Take these watts"
+      @close="reading = null"
+      @take="take"
+    />
+  </section>
+</template>
+
+<style scoped>
+.source {
+  padding: 8px 0;
+  border-top: 1px solid var(--rule);
+}
+
+.head {
+  align-items: flex-end;
+}
+
+.name {
+  width: 180px;
+}
+
+.price {
+  width: 90px;
+}
+
+.months {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(74px, 1fr));
+  gap: 6px 8px;
+  margin: 8px 0 4px;
+}
+
+.months p {
+  display: grid;
+}
+</style>

@@ -1,0 +1,272 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import {
+  bestLegs,
+  inverterRating,
+  legsOfService,
+  MONTH_NAMES,
+  serviceOf,
+  worstLegHour,
+  type Load,
+  type LiveLeg,
+} from '@ambrel/core'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+
+/** The legs with what hangs on each, the neutral between them, and the hour in which one carries most. */
+const design = useDesign()
+const prefs = usePrefs()
+const service = computed(() => serviceOf(design.document!.inverter))
+const names = computed(() => legsOfService(service.value))
+const several = computed(() => names.value.length > 1)
+const rating = computed(() => inverterRating(design.document!))
+const balance = computed(() => design.derived!.legs)
+const worst = computed(() => worstLegHour(design.document!.loads, service.value))
+const drawing = computed(() =>
+  design.document!.loads.filter(({ supply, leg }) => supply === 'electric' && leg !== 'DC'),
+)
+const watts = (load: Load) => load.runningW * load.quantity
+const on = (legs: string[]) => drawing.value.filter(({ leg }) => legs.includes(leg)).sort((a, b) => watts(b) - watts(a))
+const columns = computed(() =>
+  names.value.map((leg) => ({
+    leg,
+    loads: on([leg]),
+    watts: { A: balance.value.legAW, B: balance.value.legBW, C: balance.value.legCW }[leg],
+    day: worst.value.day[leg],
+  })),
+)
+const across = computed(() => on(['AB', 'ABC']))
+const topDay = computed(() => Math.max(1, ...columns.value.flatMap(({ day }) => day)))
+const share = computed(() => design.derived!.worked['inverter.leg-share'].value)
+
+function put(id: string, leg: LiveLeg): void {
+  const load = design.document!.loads.find((each) => each.id === id)
+  if (!load || load.leg === leg) return
+  design.edit(`${load.name} on leg ${leg}`, (draft) => {
+    draft.loads.find((each) => each.id === id)!.leg = leg
+  })
+}
+function spread(): void {
+  design.edit('spread over the legs', (draft) => {
+    const legs = bestLegs(draft.loads, service.value)
+    for (const load of draft.loads) if (legs[load.id]) load.leg = legs[load.id]
+  })
+}
+const dragged = ref('')
+const over = ref<LiveLeg | null>(null)
+function drop(leg: LiveLeg): void {
+  put(dragged.value, leg)
+  dragged.value = ''
+  over.value = null
+}
+/** Alt with an arrow carries a load to the next leg. */
+function carry(load: Load, leg: LiveLeg, by: number): void {
+  const to = names.value[names.value.indexOf(leg) + by]
+  if (to) put(load.id, to)
+}
+const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.value.hour}–${worst.value.hour + 1} h`)
+</script>
+
+<template>
+  <section class="card" data-legs>
+    <div class="row">
+      <h2>{{ several ? 'The legs' : 'The one leg' }}</h2>
+      <p class="quiet grow">
+        <template v-if="several">drag a load to another leg, or Alt with an arrow; each leg carries </template>
+        <template v-else>carries </template>{{ prefs.show(rating.legW, 'W') }}
+      </p>
+      <button v-if="several" class="link" @click="spread">spread them evenly</button>
+    </div>
+    <div class="legs" :style="{ '--count': columns.length }">
+      <div
+        v-for="column in columns"
+        :key="column.leg"
+        class="leg"
+        :class="{ over: over === column.leg }"
+        :data-leg="column.leg"
+        @dragover.prevent="over = column.leg"
+        @dragleave="over = null"
+        @drop.prevent="drop(column.leg)"
+      >
+        <div class="row head">
+          <b>{{ several ? `${service === 'three-phase' ? 'Phase' : 'Leg'} ${column.leg}` : 'Load' }}</b>
+          <span class="grow" />
+          <span :class="{ heavy: column.watts > rating.legW }">{{ prefs.show(column.watts, 'W') }}</span>
+        </div>
+        <div
+          class="track"
+          :title="`everything on: ${prefs.show(column.watts, 'W')} of ${prefs.show(rating.legW, 'W')}`"
+        >
+          <i
+            :style="{ width: `${Math.min(100, (100 * column.watts) / Math.max(rating.legW, column.watts))}%` }"
+            :class="{ heavy: column.watts > rating.legW }"
+          />
+          <em :style="{ left: `${(100 * rating.legW) / Math.max(rating.legW, column.watts)}%` }" />
+        </div>
+        <svg
+          class="day"
+          viewBox="0 0 96 24"
+          preserveAspectRatio="none"
+          role="img"
+          :aria-label="`Leg ${column.leg} through the day in ${MONTH_NAMES[worst.month]}, highest ${prefs.show(Math.max(...column.day), 'W')}`"
+        >
+          <rect
+            v-for="(watt, hour) in column.day"
+            :key="hour"
+            :x="hour * 4 + 0.4"
+            :y="24 - (23 * watt) / topDay"
+            width="3.2"
+            :height="(23 * watt) / topDay"
+            :class="{ worst: column.leg === worst.leg && hour === worst.hour }"
+          />
+        </svg>
+        <ul>
+          <li
+            v-for="load in column.loads"
+            :key="load.id"
+            :draggable="several"
+            :tabindex="several ? 0 : undefined"
+            :data-load="load.id"
+            @dragstart="dragged = load.id"
+            @dragend="dragged = ''"
+            @keydown.alt.right.prevent="carry(load, column.leg, 1)"
+            @keydown.alt.left.prevent="carry(load, column.leg, -1)"
+          >
+            <span class="name" :title="load.name">{{ load.name }}</span>
+            <span>{{ prefs.show(watts(load), 'W') }}</span>
+          </li>
+          <li v-if="column.loads.length === 0" class="none quiet">nothing</li>
+        </ul>
+      </div>
+      <div v-if="several" class="leg across">
+        <div class="row head">
+          <b>{{ service === 'three-phase' ? 'All three' : 'Across, 240 V' }}</b>
+        </div>
+        <ul>
+          <li v-for="load in across" :key="load.id">
+            <span class="name" :title="load.name">{{ load.name }}</span>
+            <span>{{ prefs.show(watts(load), 'W') }}</span>
+          </li>
+          <li v-if="across.length === 0" class="none quiet">nothing</li>
+        </ul>
+        <p class="neutral">
+          <b>{{ prefs.show(balance.neutralA, 'A') }}</b> in the neutral, everything on
+        </p>
+      </div>
+    </div>
+    <p class="quiet">
+      Bars: what each leg draws through a mean day of its worst month; the worst hour is {{ hourWords }} with
+      {{ prefs.show(worst.watts, 'W') }}{{ several ? ` on leg ${worst.leg}` : '' }}. By the chosen school the
+      {{ several ? 'heaviest leg' : 'load' }} is at {{ prefs.show(share, 'share') }}.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.legs {
+  display: grid;
+  gap: 12px;
+  grid-template-columns: repeat(var(--count), 1fr) minmax(150px, 0.8fr);
+  margin: 8px 0;
+}
+
+.leg {
+  min-width: 0;
+  padding: 8px 10px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+}
+
+.leg.over {
+  border-color: var(--spruce);
+  background: var(--wash);
+}
+
+.across {
+  border-style: dashed;
+}
+
+.head {
+  font: 600 15px/1.2 var(--heading);
+}
+
+.track {
+  position: relative;
+  height: 12px;
+  margin: 6px 0;
+  background: var(--frost);
+}
+
+.track i {
+  display: block;
+  height: 100%;
+  background: var(--lichen);
+}
+
+.track i.heavy {
+  background: var(--ochre);
+}
+
+span.heavy {
+  color: var(--clay);
+}
+
+.track em {
+  position: absolute;
+  top: -3px;
+  bottom: -3px;
+  border-left: 2px solid var(--clay);
+}
+
+.day {
+  width: 100%;
+  height: 34px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.day rect {
+  fill: var(--slate);
+  fill-opacity: 0.55;
+}
+
+.day rect.worst {
+  fill: var(--clay);
+  fill-opacity: 1;
+}
+
+ul {
+  margin: 6px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  gap: 8px;
+  justify-content: space-between;
+  padding: 2px 4px;
+  border-radius: 3px;
+  line-height: 1.3;
+}
+
+li[draggable='true'] {
+  cursor: grab;
+}
+
+li[draggable='true']:hover,
+li:focus-visible {
+  background: var(--wash);
+}
+
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.neutral {
+  margin-top: 8px;
+  padding-top: 6px;
+  border-top: 1px solid var(--rule);
+}
+</style>

@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { surgeCurve, surgeTable, type SurgeRow } from '@ambrel/core'
+import { decimal } from '@ambrel/core/units'
+import StateMark from '../../drawing/StateMark.vue'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+
+/** The largest start through the charge of the bank, warm and in its coldest month: does the pump start that night? */
+const design = useDesign()
+const prefs = usePrefs()
+const peak = computed(() => design.derived!.peak)
+const rows = computed(() => surgeTable(design.document!, peak.value, design.derived!.batteryC))
+const charges = computed(() => [...new Set(rows.value.map(({ stateOfCharge }) => stateOfCharge))])
+const temperatures = computed(() => [...new Set(rows.value.map(({ bankC }) => bankC))])
+const at = (charge: number, bankC: number) =>
+  rows.value.find((row) => row.stateOfCharge === charge && row.bankC === bankC)!
+const WHY: Record<SurgeRow['limitedBy'], string> = {
+  none: 'starts',
+  inverter: 'over the inverter’s surge',
+  voltage: 'pulled below the cut-out',
+  'bank-current': 'over what the bank may give',
+}
+/** Watts against their limits on one scale. */
+const limits = computed(() => {
+  const { inverter } = design.document!
+  const surgeW = inverter.part.surgeW * inverter.quantity
+  const coldest = at(charges.value.at(-1)!, temperatures.value.at(-1)!)
+  return [
+    { name: 'running when it starts', watts: peak.value.continuousW, kind: 'base' },
+    { name: `with the start of ${peak.value.starter || 'nothing'}`, watts: peak.value.surgeW, kind: 'start' },
+    { name: `inverter, ${decimal(inverter.part.surgeS, 0)} s`, watts: surgeW, kind: 'limit' },
+    { name: 'bank’s management or fuse', watts: coldest.surgeLimitW, kind: 'limit' },
+  ]
+})
+const top = computed(() => Math.max(...limits.value.map(({ watts }) => watts), 1))
+const W = 320
+const H = 150
+const curves = computed(() =>
+  temperatures.value.map((bankC) => ({ bankC, points: surgeCurve(design.document!, peak.value, bankC) })),
+)
+const lowCutV = computed(() => design.document!.inverter.part.lowCutV)
+const range = computed(() => {
+  const volts = curves.value.flatMap(({ points }) => points.map((point) => point.volts ?? lowCutV.value))
+  return { low: Math.min(lowCutV.value, ...volts) - 1, high: Math.max(...volts, lowCutV.value) + 1 }
+})
+const x = (charge: number) => 34 + charge * (W - 44)
+const y = (volts: number) => 8 + ((range.value.high - volts) / (range.value.high - range.value.low)) * (H - 34)
+const path = (points: { stateOfCharge: number; volts: number | null }[]) =>
+  points
+    .filter(({ volts }) => volts !== null)
+    .map(({ stateOfCharge, volts }, i) => `${i ? 'L' : 'M'}${x(stateOfCharge).toFixed(1)} ${y(volts!).toFixed(1)}`)
+    .join('')
+const failing = computed(() => rows.value.find(({ starts }) => !starts))
+</script>
+
+<template>
+  <section class="card">
+    <div class="row">
+      <h2>The largest start</h2>
+      <p class="quiet grow" data-surge-says>
+        <template v-if="!peak.starter">nothing starts hard</template>
+        <template v-else-if="failing"
+          >{{ peak.starter }} will not start at {{ prefs.show(failing.stateOfCharge, 'share') }} with the bank at
+          {{ prefs.show(failing.bankC, '°C') }}: {{ WHY[failing.limitedBy] }}</template
+        >
+        <template v-else
+          >{{ peak.starter }} starts down to {{ prefs.show(charges.at(-1)!, 'share') }}, cold or warm</template
+        >
+      </p>
+    </div>
+    <div class="two">
+      <div>
+        <div v-for="limit in limits" :key="limit.name" class="bar" :class="limit.kind">
+          <span>{{ limit.name }}</span>
+          <b>{{ prefs.show(limit.watts, 'W') }}</b>
+          <i :style="{ width: `${(100 * limit.watts) / top}%` }" />
+        </div>
+        <svg :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Bank voltage under the largest start by state of charge">
+          <path :d="`M34 ${y(lowCutV)}H${W - 10}`" class="cut" />
+          <text :x="W - 10" :y="y(lowCutV) - 3" text-anchor="end" class="cutText">
+            lets go below {{ prefs.show(lowCutV, 'V') }}
+          </text>
+          <path
+            v-for="(curve, i) in curves"
+            :key="curve.bankC"
+            :d="path(curve.points)"
+            class="curve"
+            :class="{ cold: i > 0 }"
+          />
+          <text
+            v-for="(curve, i) in curves"
+            :key="curve.bankC"
+            :x="x(0.62)"
+            :y="y(curve.points.at(-1)!.volts ?? lowCutV) + (i > 0 ? 26 : 2)"
+            :class="i > 0 ? 'coldText' : 'warmText'"
+          >
+            {{ prefs.show(curve.bankC, '°C') }}
+          </text>
+          <text v-for="charge in [0, 0.25, 0.5, 0.75, 1]" :key="charge" :x="x(charge)" :y="H - 6" text-anchor="middle">
+            {{ decimal(charge * 100, 0) }} %
+          </text>
+          <text
+            v-for="volts in [range.low + 1, range.high - 1]"
+            :key="volts"
+            x="30"
+            :y="y(volts) + 4"
+            text-anchor="end"
+          >
+            {{ decimal(volts, 0) }} V
+          </text>
+        </svg>
+      </div>
+      <table class="sheet" data-surge>
+        <thead>
+          <tr>
+            <th>charge</th>
+            <th v-for="bankC in temperatures" :key="bankC">bank at {{ prefs.show(bankC, '°C') }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="charge in charges" :key="charge">
+            <td>{{ decimal(charge * 100, 0) }} %</td>
+            <td v-for="bankC in temperatures" :key="bankC">
+              <StateMark :level="at(charge, bankC).starts ? 'sound' : 'stop'" />
+              {{ WHY[at(charge, bankC).limitedBy] }}
+              <span class="quiet"
+                >{{ prefs.show(at(charge, bankC).volts, 'V') }}, {{ prefs.show(at(charge, bankC).amps, 'A') }}</span
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="quiet">
+      A soft starter brings a pump from {{ decimal(4.5, 1) }} to about twice its running watts; the finding about the
+      start puts one in with one click.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0 10px;
+  margin-bottom: 4px;
+}
+
+.bar i {
+  grid-column: 1 / 3;
+  height: 7px;
+  background: var(--lichen);
+}
+
+.start i {
+  background: var(--ochre);
+}
+
+.limit i {
+  height: 5px;
+  border: 1px solid var(--clay);
+  background: none;
+}
+
+svg {
+  width: 100%;
+  max-width: 420px;
+  margin-top: 6px;
+}
+
+text {
+  fill: var(--soft);
+  font-size: 10.5px;
+}
+
+.cut {
+  stroke: var(--clay);
+  stroke-dasharray: 4 3;
+}
+
+.cutText {
+  fill: var(--clay);
+}
+
+.curve {
+  fill: none;
+  stroke: var(--ochre);
+  stroke-width: 2;
+}
+
+.curve.cold {
+  stroke: var(--slate);
+}
+
+.coldText {
+  fill: var(--slate);
+}
+</style>

@@ -1,0 +1,370 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { MONTH_DAYS, MONTH_NAMES, WEEK_DAYS, type Week } from '@ambrel/core'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+import { useWinter } from '../../stores/winter.ts'
+import { bandPath, linePath, niceTop } from '../../drawing/paths.ts'
+
+/** One week of one year, hour by hour: charge, power from every source against the loads, voltage and temperatures. */
+const props = defineProps<{ year: number; firstDay: number }>()
+const emit = defineEmits<{ close: []; move: [firstDay: number] }>()
+const design = useDesign()
+const prefs = usePrefs()
+const winter = useWinter()
+const week = shallowRef<Week | null>(null)
+const holder = ref<HTMLElement>()
+const { width } = useElementSize(holder)
+const hovered = ref<number | null>(null)
+watch(
+  [() => props.year, () => props.firstDay, () => design.document],
+  async () => (week.value = (await winter.week(props.year, props.firstDay)) ?? week.value),
+  { immediate: true },
+)
+
+const LEFT = 52
+const RIGHT = 8
+const ROWS = { charge: 74, power: 150, volts: 56, air: 56 }
+const GAP = 20
+const TOP = 16
+const steps = computed(() => week.value?.trace.stateOfCharge.length ?? 1)
+const x = (step: number) => LEFT + (step / steps.value) * Math.max(50, width.value - LEFT - RIGHT)
+const tops = computed(() => {
+  const charge = TOP
+  const power = charge + ROWS.charge + GAP
+  const volts = power + ROWS.power + GAP
+  const air = volts + ROWS.volts + GAP
+  return { charge, power, volts, air, end: air + ROWS.air + 4 }
+})
+/** A row of the picture: its own scale, from `low` at the bottom to `high` at the top. */
+function scale(row: keyof typeof ROWS, low: number, high: number) {
+  const top = tops.value[row]
+  return (value: number) => top + ((high - value) / (high - low)) * ROWS[row]
+}
+const picture = computed(() => {
+  if (!week.value) return null
+  const { trace, airC } = week.value
+  const sum = (keys: (keyof typeof trace)[], step: number) => keys.reduce((total, key) => total + trace[key][step], 0)
+  const list = Array.from({ length: steps.value }, (_, step) => step)
+  const highW = niceTop(
+    Math.max(
+      ...list.map((step) =>
+        Math.max(sum(['arrayW', 'otherW', 'generatorW'], step), sum(['mustW', 'shouldW', 'canWaitW'], step)),
+      ),
+    ),
+  )
+  const watts = scale('power', 0, highW)
+  const charge = scale('charge', 0, 1)
+  const volts = [...trace.voltsV]
+  const lowV = Math.floor(Math.min(...volts))
+  const highV = Math.ceil(Math.max(...volts)) + 1
+  const perHour = steps.value / airC.length
+  const degrees = [...airC, ...trace.roomC]
+  const lowC = Math.floor(Math.min(...degrees) / 5) * 5
+  const highC = Math.ceil((Math.max(...degrees) + 0.1) / 5) * 5
+  const stack = (keys: (keyof typeof trace)[]) =>
+    keys.map((key, i) => ({
+      key,
+      path: bandPath(
+        list.map((step) => sum(keys.slice(0, i), step)),
+        list.map((step) => sum(keys.slice(0, i + 1), step)),
+        x,
+        watts,
+      ),
+    }))
+  return {
+    highW,
+    lowV,
+    highV,
+    lowC,
+    highC,
+    watts,
+    charge: linePath([...trace.stateOfCharge], x, charge),
+    start: charge(design.document!.generator.startStateOfCharge),
+    supply: stack(['arrayW', 'otherW', 'generatorW']),
+    demand: stack(['mustW', 'shouldW', 'canWaitW']).map(({ key }, i, all) => ({
+      key,
+      path: linePath(
+        list.map((step) =>
+          sum(
+            all.slice(0, i + 1).map((each) => each.key),
+            step,
+          ),
+        ),
+        x,
+        watts,
+      ),
+    })),
+    short: list.filter((step) => trace.unmetW[step] > 0.5),
+    volts: linePath(volts, x, scale('volts', lowV, highV)),
+    air: linePath([...airC], (hour) => x(hour * perHour), scale('air', lowC, highC)),
+    room: linePath([...trace.roomC], x, scale('air', lowC, highC)),
+    freezing: lowC < 0 && highC > 0 ? scale('air', lowC, highC)(0) : null,
+  }
+})
+const dayName = (day: number) => {
+  let left = ((week.value?.startDay ?? 0) + day) % 365
+  let month = 0
+  while (left >= MONTH_DAYS[month]) left -= MONTH_DAYS[month++]
+  return `${left + 1} ${MONTH_NAMES[month]}`
+}
+const told = computed(() => {
+  if (hovered.value === null || !week.value) return null
+  const { trace, stepH, airC } = week.value
+  const step = hovered.value
+  const hour = Math.floor(step * stepH)
+  const watts = (value: number) => prefs.show(value, 'W')
+  const parts = [
+    `${dayName(Math.floor(hour / 24))}, ${hour % 24} h: ${prefs.show(trace.stateOfCharge[step], 'share')}`,
+    `array ${watts(trace.arrayW[step])}`,
+    ...(trace.otherW[step] > 0.5 ? [`other ${watts(trace.otherW[step])}`] : []),
+    ...(trace.generatorW[step] > 0.5 ? [`backup ${watts(trace.generatorW[step])}`] : []),
+    `loads ${watts(trace.mustW[step] + trace.shouldW[step] + trace.canWaitW[step])}`,
+    ...(trace.unmetW[step] > 0.5 ? [`short ${watts(trace.unmetW[step])}`] : []),
+    ...(trace.curtailedW[step] > 0.5 ? [`curtailed ${watts(trace.curtailedW[step])}`] : []),
+    prefs.show(trace.voltsV[step], 'V'),
+    `${prefs.show(airC[hour], '°C')} outside, ${prefs.show(trace.roomC[step], '°C')} at the bank`,
+  ]
+  return parts.join(' · ')
+})
+function point(event: PointerEvent): void {
+  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
+  const step = Math.floor(((event.clientX - box.left - LEFT) / (width.value - LEFT - RIGHT)) * steps.value)
+  hovered.value = step >= 0 && step < steps.value ? step : null
+}
+function key(event: KeyboardEvent): void {
+  if (event.key === 'Escape') return emit('close')
+  const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
+  if (by === 0) return
+  event.preventDefault()
+  hovered.value = Math.max(0, Math.min(steps.value - 1, (hovered.value ?? -by) + by))
+}
+const DEMAND = ['mustW', 'shouldW', 'canWaitW']
+const NAMES: Record<string, string> = {
+  arrayW: 'array, used',
+  otherW: 'other source',
+  generatorW: 'backup',
+  mustW: 'must run',
+  shouldW: 'should run',
+  canWaitW: 'can wait',
+}
+const legend = computed(() => {
+  const has = (key: 'otherW' | 'generatorW') => week.value?.trace[key].some((watts) => watts > 0.5)
+  return ['arrayW', ...(has('otherW') ? ['otherW'] : []), ...(has('generatorW') ? ['generatorW'] : [])]
+})
+const move = (days: number) => emit('move', Math.max(0, Math.min(365 - WEEK_DAYS, props.firstDay + days)))
+</script>
+
+<template>
+  <section class="card" data-week>
+    <div class="row">
+      <h2>Year {{ year + 1 }}, week from {{ dayName(0) }}</h2>
+      <p class="quiet grow told" role="status">{{ told ?? 'point at an hour, or use the arrow keys' }}</p>
+      <button class="link" :disabled="firstDay === 0" @click="move(-WEEK_DAYS)">week before</button>
+      <button class="link" @click="move(WEEK_DAYS)">week after</button>
+      <button class="link" @click="emit('close')">close</button>
+    </div>
+    <div ref="holder" class="holder">
+      <svg
+        v-if="picture"
+        :width="width"
+        :height="tops.end"
+        tabindex="0"
+        role="img"
+        :aria-label="`Charge, power, voltage and temperature through the week from ${dayName(0)}. ${told ?? ''}`"
+        @pointermove="point"
+        @pointerleave="hovered = null"
+        @keydown="key"
+      >
+        <g v-for="day in WEEK_DAYS" :key="day">
+          <path :d="`M${x(((day - 1) * steps) / WEEK_DAYS)} ${TOP - 4}V${tops.end - 4}`" class="day" />
+          <text :x="x(((day - 1) * steps) / WEEK_DAYS) + 3" :y="TOP - 4">{{ dayName(day - 1) }}</text>
+        </g>
+        <text x="0" :y="tops.charge + 8">100 %</text>
+        <text x="0" :y="tops.charge + ROWS.charge">0</text>
+        <path
+          v-if="design.document!.generator.present"
+          :d="`M${LEFT} ${picture.start}H${width - RIGHT}`"
+          class="start"
+        />
+        <path :d="picture.charge" class="charge" />
+        <text x="0" :y="tops.power + 8">{{ prefs.show(picture.highW, 'W') }}</text>
+        <path v-for="band in picture.supply" :key="band.key" :d="band.path" :class="band.key" />
+        <path v-for="line in picture.demand" :key="line.key" :d="line.path" class="load" :class="line.key" />
+        <rect
+          v-for="step in picture.short"
+          :key="step"
+          :x="x(step)"
+          :y="tops.power + ROWS.power + 2"
+          :width="x(1) - x(0)"
+          height="5"
+          class="short"
+        />
+        <text x="0" :y="tops.volts + 8">{{ picture.highV }} V</text>
+        <text x="0" :y="tops.volts + ROWS.volts">{{ picture.lowV }} V</text>
+        <path :d="picture.volts" class="volts" />
+        <text x="0" :y="tops.air + 8">{{ prefs.show(picture.highC, '°C') }}</text>
+        <text x="0" :y="tops.air + ROWS.air">{{ prefs.show(picture.lowC, '°C') }}</text>
+        <path v-if="picture.freezing !== null" :d="`M${LEFT} ${picture.freezing}H${width - RIGHT}`" class="day" />
+        <path :d="picture.air" class="air" />
+        <path :d="picture.room" class="room" />
+        <path v-if="hovered !== null" :d="`M${x(hovered + 0.5)} ${TOP}V${tops.end - 4}`" class="cursor" />
+      </svg>
+    </div>
+    <p class="legend quiet">
+      <span>top: charge of the bank</span>
+      <span v-for="each in legend" :key="each"><i :class="each" />{{ NAMES[each] }}</span>
+      <span v-for="each in DEMAND" :key="each"><i class="load" :class="each" />{{ NAMES[each] }}</span>
+      <span><i class="short" />short</span>
+      <span><i class="volts" />bank voltage</span>
+      <span><i class="air" />outside</span>
+      <span><i class="room" />at the bank</span>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.told {
+  font-size: 12.5px;
+}
+
+.holder {
+  min-height: 380px;
+}
+
+text {
+  fill: var(--soft);
+  font-size: 11px;
+}
+
+path {
+  fill: none;
+}
+
+.day {
+  stroke: var(--rule);
+}
+
+.start {
+  stroke: var(--slate);
+  stroke-dasharray: 3 4;
+}
+
+.charge {
+  stroke: var(--spruce);
+  stroke-width: 2;
+}
+
+path.arrayW {
+  fill: var(--lichen);
+  fill-opacity: 0.75;
+}
+
+path.otherW {
+  fill: var(--frost);
+  stroke: var(--slate);
+}
+
+path.generatorW {
+  fill: var(--slate);
+  fill-opacity: 0.7;
+}
+
+path.load {
+  stroke: var(--ink);
+  stroke-width: 1.3;
+}
+
+path.load.mustW {
+  stroke-width: 2;
+}
+
+path.load.canWaitW {
+  stroke-dasharray: 2 2;
+}
+
+.short {
+  fill: var(--clay);
+}
+
+path.volts {
+  stroke: var(--ochre);
+  stroke-width: 1.6;
+}
+
+path.air {
+  stroke: var(--slate);
+  stroke-width: 1.4;
+}
+
+path.room {
+  stroke: var(--clay);
+  stroke-width: 1.4;
+}
+
+.cursor {
+  stroke: var(--ink);
+  stroke-opacity: 0.5;
+}
+
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+}
+
+.legend i {
+  display: inline-block;
+  width: 16px;
+  height: 9px;
+  margin-right: 4px;
+}
+
+.legend i.arrayW {
+  background: var(--lichen);
+}
+
+.legend i.otherW {
+  border: 1px solid var(--slate);
+  background: var(--frost);
+}
+
+.legend i.generatorW {
+  background: var(--slate);
+}
+
+.legend i.load {
+  height: 0;
+  border-top: 1.3px solid var(--ink);
+  vertical-align: middle;
+}
+
+.legend i.mustW {
+  border-top-width: 2.5px;
+}
+
+.legend i.canWaitW {
+  border-top-style: dotted;
+}
+
+.legend i.short {
+  background: var(--clay);
+}
+
+.legend i.volts,
+.legend i.air,
+.legend i.room {
+  height: 0;
+  border-top: 2px solid var(--ochre);
+  vertical-align: middle;
+}
+
+.legend i.air {
+  border-color: var(--slate);
+}
+
+.legend i.room {
+  border-color: var(--clay);
+}
+</style>
