@@ -89,30 +89,38 @@ export interface WorstLegHour {
   day: Record<LiveLeg, number[]>
 }
 
-/** Average watts of each leg by hour of a month's day, loads at their own hours. */
-export function legDay(loads: readonly Load[], month: number): Record<LiveLeg, number[]> {
-  const day = { A: Array<number>(24).fill(0), B: Array<number>(24).fill(0), C: Array<number>(24).fill(0) }
+/** Average watts of each leg by month and hour, loads at their own hours. */
+export function legYear(loads: readonly Load[]): Record<LiveLeg, number[]>[] {
+  const year = Array.from({ length: 12 }, () => ({
+    A: Array<number>(24).fill(0),
+    B: Array<number>(24).fill(0),
+    C: Array<number>(24).fill(0),
+  }))
   for (const load of loads) {
-    if (load.leg === 'DC' || load.supply !== 'electric') continue
     const { leg } = load
-    const use = useEnergy(load, month)
-    const standbyW = standbyEnergy(load, month) / 24
-    normalShape(load).forEach((share, hour) => {
-      for (const live of ['A', 'B', 'C'] as const) day[live][hour] += (use * share + standbyW) * SHARE[live][leg]
+    if (leg === 'DC' || load.supply !== 'electric') continue
+    const shape = normalShape(load)
+    const carrying = (['A', 'B', 'C'] as const).filter((live) => SHARE[live][leg] > 0)
+    year.forEach((day, month) => {
+      const use = useEnergy(load, month)
+      const standbyW = standbyEnergy(load, month) / 24
+      for (const live of carrying)
+        for (let hour = 0; hour < 24; hour++) day[live][hour] += (use * shape[hour] + standbyW) * SHARE[live][leg]
     })
   }
-  return day
+  return year
 }
 
 /** The worst hour of any leg through the year. */
 export function worstLegHour(loads: readonly Load[], service: Service): WorstLegHour {
-  let worst: WorstLegHour | null = null
-  for (let month = 0; month < 12; month++) {
-    const day = legDay(loads, month)
-    for (const leg of legsOfService(service))
+  const year = legYear(loads)
+  const names = legsOfService(service)
+  let worst: WorstLegHour = { leg: names[0], month: 0, hour: 0, watts: year[0][names[0]][0], day: year[0] }
+  year.forEach((day, month) => {
+    for (const leg of names)
       day[leg].forEach((watts, hour) => {
-        if (!worst || watts > worst.watts) worst = { leg, month, hour, watts, day }
+        if (watts > worst.watts) worst = { leg, month, hour, watts, day }
       })
-  }
-  return worst!
+  })
+  return worst
 }

@@ -58,6 +58,8 @@ export class WinterEngine {
   private planes = new Map<string, (Float32Array | undefined)[]>()
   private hoursKey = ''
   private hours: (YearHours | undefined)[] = []
+  /** other weather was asked for since the last year was run */
+  private stale = true
   private planned: { design: Design; seed: number; plan: RunPlan; lifeYears: number | null } | null = null
 
   /**
@@ -70,6 +72,7 @@ export class WinterEngine {
   provide(fileId: string, series: HourlySeries): void {
     this.files.set(fileId, series)
     this.weatherKey = ''
+    this.stale = true
   }
 
   has(fileId: string): boolean {
@@ -82,9 +85,12 @@ export class WinterEngine {
    * @param index which year of the sequence, from 0
    */
   year(design: Design, seed: number, index: number, trace: Trace | null = null): YearResult {
-    this.prepare(design, seed)
-    if (this.planned?.design !== design || this.planned.seed !== seed)
+    if (this.planned?.design !== design || this.planned.seed !== seed || this.stale) {
+      this.prepare(design, seed)
+      this.keepHours(design)
+      this.stale = false
       this.planned = { design, seed, plan: this.plan(design), lifeYears: null }
+    }
     const plan = design.winter.ageing ? this.plan(design, index) : this.planned.plan
     return runYear(plan, this.hoursOf(design, seed, index), trace)
   }
@@ -166,7 +172,8 @@ export class WinterEngine {
     return plane
   }
 
-  private hoursOf(design: Design, seed: number, index: number): YearHours {
+  /** Forgets the hours of another design. */
+  private keepHours(design: Design): void {
     const key = JSON.stringify([
       this.weatherKey,
       design.arrays,
@@ -183,6 +190,9 @@ export class WinterEngine {
       this.hoursKey = key
       this.hours = []
     }
+  }
+
+  private hoursOf(design: Design, seed: number, index: number): YearHours {
     const planes = () => design.arrays.map((array) => this.planeOf(design, array, seed, index))
     return (this.hours[index] ??= yearHours(design, this.weatherOf(design, seed, index), planes()))
   }
@@ -205,6 +215,7 @@ export class WinterEngine {
     ])
     if (key === this.weatherKey) return
     this.weatherKey = key
+    this.stale = true
     this.weather = []
     this.planes.clear()
     this.tilted.clear()

@@ -2,7 +2,7 @@ import type { Design, Load } from '../design/types.ts'
 import { normalShape, standbyEnergy, useEnergy } from '../loads/energy.ts'
 import { PRIORITIES } from '../loads/profile.ts'
 import { legsOfService, serviceOf } from '../inverter/service.ts'
-import { legDay } from '../inverter/legs.ts'
+import { legYear } from '../inverter/legs.ts'
 import { DAYS, MONTH_START } from '../sun/calendar.ts'
 import type { Absence } from '../design/types.ts'
 
@@ -124,13 +124,12 @@ export function legLimits(design: Design): Float64Array {
   const names = legsOfService(serviceOf(design.inverter))
   const limits = new Float64Array(288).fill(1)
   if (names.length === 1) return limits
-  for (let month = 0; month < 12; month++) {
-    const day = legDay(design.loads, month)
+  legYear(design.loads).forEach((day, month) => {
     for (let hour = 0; hour < 24; hour++) {
       const total = names.reduce((sum, leg) => sum + day[leg][hour], 0)
       const heaviest = Math.max(...names.map((leg) => day[leg][hour]))
       if (total > 0) limits[month * 24 + hour] = Math.min(1, total / (names.length * heaviest))
     }
-  }
+  })
   return limits
 }

@@ -40,6 +40,12 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
   const { idleW, a, b } = curve
   const { a1, a2, a3, cqmaxAh } = bank.step
   const { qmaxAh: qmax, volts, restedV, ohm, lowCutV, absorbV, chargeEfficiency } = bank
+  // divisions are dear: what is divided by again and again is turned over once
+  const perQmax = 1 / qmax
+  const perVolt = 1 / volts
+  const perA3 = 1 / a3
+  const perControllers = 1 / plan.controllerEfficiency
+  const wattsPerAmpIn = volts / chargeEfficiency
   const dt = 1 / parts
   const result = emptyYear()
   const { losses, months } = result
@@ -48,9 +54,13 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
   const byVoltage = generator.startBy === 'voltage'
   const byMorning = generator.startBy === 'morning'
 
+  // where no voltage limit can come before the limits in amps, none is worked out in every step
+  const watchesVoltage = trace !== null || byVoltage || voltageLimits(plan, coldShare)
+
   let available = bank.startAvailableAh
   let bound = bank.startBoundAh
   const storedAtStart = (available + bound) * volts
+  let charge = (available + bound) * perQmax
   let running = false
   let runH = 0
   let warmLeft = 0
@@ -62,6 +72,7 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
   let equalisedH = 0
   let lowV = restedV[VOLTAGE_STEPS]
   let heldLow = 0
+  let openV = lowV
   // work that waits: due today, and what a store lets wait longer, Wh
   let dueMust = 0
   let dueShould = 0
@@ -91,12 +102,13 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
   let fullToStartH = 0
   let spell = 0
   let longestSpell = 0
-  let lossControllers = 0
+  let pvTakenSum = 0
+  let intakeSum = 0
+  let selfDischargeSum = 0
+  let selfMissed = 0
   let lossConversion = 0
   let lossIdle = 0
   let lossCharger = 0
-  let lossBattery = 0
-  let lossSelf = 0
   let lossHeater = 0
   let lossEqualise = 0
 
@@ -106,6 +118,7 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
     const away = awayOfYear[dayOfYear]
     const cold = coldShare[day]
     const coldOhm = ohm / cold
+    const perOhm = cold / ohm
     const floorAh = qmax * (1 - cold * (1 - bank.cutoff))
     const pot = away * 12 + month
     dueMust += movableMust[pot]
@@ -137,7 +150,6 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
       const dcSource = dcSourceW === null ? 0 : dcSourceW[i]
       const acSource = acSourceW === null ? 0 : acSourceW[i]
       const total = available + bound
-      const charge = total / qmax
 
       if (hour === 12 && slot % parts === 0 && sinceFull < 12) months.fullByNoonDays[month]++
 
@@ -200,39 +212,44 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
 
       // limits of the bank for this step, A
       const resting = a1 * available + a2 * total
-      const place = charge <= 0 ? 0 : charge >= 1 ? VOLTAGE_STEPS : charge * VOLTAGE_STEPS
-      const below = place | 0
-      const openV = restedV[below] + (restedV[below + 1] - restedV[below]) * (place - below)
-      let dischargeA = resting / a3
+      let dischargeA = resting * perA3
       if (dischargeA > bank.maxDischargeA) dischargeA = bank.maxDischargeA
-      const beforeCutOut = (openV - lowCutV) / coldOhm
-      if (dischargeA > beforeCutOut) dischargeA = beforeCutOut
       const aboveFloor = (total - floorAh) * parts
       if (dischargeA > aboveFloor) dischargeA = aboveFloor
       if (dischargeA < 0) dischargeA = 0
-      let acceptA = (cqmaxAh - resting) / a3
+      let acceptA = (cqmaxAh - resting) * perA3
       if (acceptA > bank.maxChargeA) acceptA = bank.maxChargeA
       const room = (qmax - total) * parts
       if (acceptA > room) acceptA = room
-      const atAbsorption = (absorbV - openV) / coldOhm
-      if (acceptA > atAbsorption) acceptA = atAbsorption
+      if (watchesVoltage) {
+        const place = charge <= 0 ? 0 : charge >= 1 ? VOLTAGE_STEPS : charge * VOLTAGE_STEPS
+        const below = place | 0
+        openV = restedV[below] + (restedV[below + 1] - restedV[below]) * (place - below)
+        const beforeCutOut = (openV - lowCutV) * perOhm
+        if (dischargeA > beforeCutOut) dischargeA = beforeCutOut
+        const atAbsorption = (absorbV - openV) * perOhm
+        if (acceptA > atAbsorption) acceptA = atAbsorption
+        if (dischargeA < 0) dischargeA = 0
+      }
       if (acceptA < 0) acceptA = 0
       let heater = 0
       if (roomC[i] <= bank.lockC) {
-        if (bank.heaterW > 0 && (pvOut + dcSource > bank.heaterW || running)) heater = bank.heaterW
-        else {
+        if (bank.heaterW > 0 && (pvOut + dcSource > bank.heaterW || running)) {
+          heater = bank.heaterW
+          lossHeater += heater
+        } else {
           acceptA = 0
           locked += dt
         }
       }
       const dischargeW = dischargeA * volts
-      const acceptW = (acceptA * volts) / chargeEfficiency
+      const acceptW = acceptA * wattsPerAmpIn
 
       // what draws by itself
       const selfDischarge = total * volts * bank.selfDischargePerH
       let equalise = 0
       if (equaliseDue && charge >= generator.fullStop && (running || pvOut > 1.5 * generator.equaliseW))
-        equalise = generator.equaliseW
+        lossEqualise += equalise = generator.equaliseW
 
       // what is asked for in this step, W; what is shed is short at once
       let must = acMust[at]
@@ -374,39 +391,42 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
       }
 
       const stored = intake * chargeEfficiency - discharge
-      const current = -stored / volts
+      const current = -stored * perVolt
       const nextAvailable = resting - a3 * current
       bound = total - current * dt - nextAvailable
       available = nextAvailable
 
       // the books, W
-      const pvTaken = pvUsed / plan.controllerEfficiency
+      const pvTaken = pvUsed * perControllers
       let generated = fromGenerator
       let otherTaken = dcUsed + fromAcSource
       let chargerLoss = 0
       if (chargerUsed > 0) {
         const drawn = chargerUsed / chargerEfficiency
         chargerLoss = drawn - chargerUsed
+        lossCharger += chargerLoss
         if (running) generated += drawn
         else otherTaken += drawn
       }
       const curtailed = pvIn - pvTaken + dcSource + acSource - otherTaken
       const served = acServed + dcServed
-      const heldBack = self < wantedSelf ? self / wantedSelf : 1
       const idle = inverterDc > 0 ? (restW < inverterDc ? restW : inverterDc) : 0
       const lost = pvTaken - pvUsed + chargerLoss + (inverterDc - acInverter) + intake * (1 - chargeEfficiency) + self
       const sources = pvIn + dcSource + acSource + generated
       const storedNow = (available + bound - total) * volts * parts
-      const residual = Math.abs(sources - served - lost - storedNow - curtailed) / (sources + served + 1)
-      if (residual > worstResidual) worstResidual = residual
-      lossControllers += pvTaken - pvUsed
-      lossConversion += inverterDc - acInverter - idle
+      const residual = Math.abs(sources - served - lost - storedNow - curtailed)
+      if (residual > worstResidual * (sources + served + 1)) worstResidual = residual / (sources + served + 1)
       lossIdle += idle
-      lossCharger += chargerLoss
-      lossBattery += intake * (1 - chargeEfficiency) + selfDischarge * heldBack
-      lossSelf += controllersW * heldBack
-      lossHeater += heater * heldBack
-      lossEqualise += equalise * heldBack
+      lossConversion += inverterDc - acInverter
+      intakeSum += intake
+      selfDischargeSum += selfDischarge
+      if (self < wantedSelf) {
+        const missed = 1 - self / wantedSelf
+        selfMissed += missed
+        selfDischargeSum -= selfDischarge * missed
+        lossHeater -= heater * missed
+        lossEqualise -= equalise * missed
+      }
       arraySum += pvIn
       otherSum += dcSource + acSource
       generatorSum += generated
@@ -433,8 +453,8 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
         sinceRun = 0
       } else sinceRun += dt
       sinceStart += dt
-      const chargeNow = (available + bound) / qmax
-      sinceFull = chargeNow >= FULL ? 0 : sinceFull + dt
+      charge = (available + bound) * perQmax
+      sinceFull = charge >= FULL ? 0 : sinceFull + dt
       if (sinceFull > longestSinceFull) longestSinceFull = sinceFull
       sinceEqualised += dt
       if (equalise > 0) {
@@ -445,12 +465,14 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
           result.equalisations++
         }
       }
-      lowV = openV - current * coldOhm
-      heldLow = lowV <= generator.startV ? heldLow + dt : 0
-      if (chargeNow < dayLowest) dayLowest = chargeNow
+      if (watchesVoltage) {
+        lowV = openV - current * coldOhm
+        heldLow = lowV <= generator.startV ? heldLow + dt : 0
+      }
+      if (charge < dayLowest) dayLowest = charge
       if (trace !== null) {
         const t = day * 24 * parts + slot
-        trace.stateOfCharge[t] = chargeNow
+        trace.stateOfCharge[t] = charge
         trace.arrayW[t] = pvTaken
         trace.otherW[t] = otherTaken
         trace.generatorW[t] = generated
@@ -465,8 +487,9 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
         trace.roomC[t] = roomC[i]
       }
     }
+    pvTakenSum += monthArray
     months.arrayWh[month] += monthArray * dt
-    months.toBankWh[month] += (monthToBank * dt) / plan.controllerEfficiency
+    months.toBankWh[month] += monthToBank * dt * perControllers
     months.curtailedWh[month] += monthCurtailed * dt
     months.generatorWh[month] += monthGenerator * dt
     months.otherWh[month] += monthOther * dt
@@ -486,12 +509,12 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
     if (spell > longestSpell) longestSpell = spell
   }
 
-  losses.controllersWh = lossControllers * dt
-  losses.conversionWh = lossConversion * dt
+  losses.controllersWh = pvTakenSum * (1 - plan.controllerEfficiency) * dt
+  losses.conversionWh = (lossConversion - lossIdle) * dt
   losses.idleWh = lossIdle * dt
   losses.chargerWh = lossCharger * dt
-  losses.batteryWh = lossBattery * dt
-  losses.selfWh = lossSelf * dt
+  losses.batteryWh = (intakeSum * (1 - chargeEfficiency) + selfDischargeSum) * dt
+  losses.selfWh = controllersW * (DAYS * 24 - selfMissed * dt)
   losses.heaterWh = lossHeater * dt
   losses.equaliseWh = lossEqualise * dt
   result.shortHours = { must: shortMust, should: shortShould, canWait: shortCanWait }
@@ -514,4 +537,14 @@ export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = n
   result.curtailedWh = curtailedSum * dt
   result.residualRelative = worstResidual
   return result
+}
+
+/** Whether the voltage of the bank can limit its current before its limits in amps do, in the coldest day of a year. */
+function voltageLimits({ bank }: RunPlan, coldShare: Float32Array): boolean {
+  const { restedV, ohm, cutoff, lowCutV, absorbV, maxChargeA, maxDischargeA } = bank
+  const coldest = coldShare.reduce((least, share) => (share < least ? share : least), 1)
+  const perOhm = coldest / ohm
+  // the floor lies at the cut-out or, in the cold, above it
+  const lowestV = restedV[Math.floor(cutoff * VOLTAGE_STEPS)]
+  return (lowestV - lowCutV) * perOhm < maxDischargeA || (absorbV - restedV[VOLTAGE_STEPS]) * perOhm < maxChargeA
 }

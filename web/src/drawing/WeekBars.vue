@@ -16,6 +16,7 @@ const y = (charge: number) => props.height - Math.max(LEAST, charge * props.heig
     :viewBox="`0 0 ${width} ${height}`"
     :width="width"
     :height="height"
+    preserveAspectRatio="none"
     role="img"
     :aria-label="`Lowest charge week by week, typical year${full ? ' and 1 in 10' : ''}`"
   >

@@ -74,7 +74,7 @@ const hours = computed(() => [
         </table>
         <p class="quiet">
           Each figure by itself, over {{ yearsWords(design.document, winter.years) }}.
-          <template v-if="generator.kind === 'generator'"
+          <template v-if="generator.kind === 'generator' && winter.generatorLoading > 0"
             >While it runs it works at {{ prefs.show(winter.generatorLoading, 'share') }} of its real power, on
             average.</template
           >

@@ -55,7 +55,7 @@ const power = computed<GridField[]>(() => {
           { path: at('separateChargerEfficiency'), label: 'Its efficiency', unit: 'share' },
         ]
       : []),
-    { path: at('chargeLimitA'), label: 'Charger set to', unit: 'A', nullable: true, step: 5 },
+    { path: at('chargeLimitA'), label: 'Set to (empty: all)', unit: 'A', nullable: true, step: 5 },
   ]
   switch (generator.value.kind) {
     default:

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { inverterChoices, withInverter, type InverterPart } from '@ambrel/core'
+import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -22,6 +23,7 @@ const levelOf = (...shares: number[]) => {
   return most > 1 ? 'stop' : most > 0.85 ? 'watch' : 'sound'
 }
 const isOne = (part: InverterPart) => inverter.value.quantity === 1 && part.id === inverter.value.part.id
+const whole = (share: number) => `${decimal(share * 100, 0)} %`
 function take(part: InverterPart): void {
   const one = { ...design.document!, inverter: { ...inverter.value, quantity: 1 } }
   design.replace(`inverter: ${part.name}`, withInverter(one, { ...part }))
@@ -52,9 +54,9 @@ function take(part: InverterPart): void {
             {{ prefs.show(peak.surgeW, 'W') }}
           </th>
           <th class="n">idles a day</th>
-          <th class="n">modules for that</th>
+          <th class="n">modules for it</th>
           <th class="n">price</th>
-          <th class="n">with controllers</th>
+          <th class="n">and controllers</th>
           <th />
         </tr>
       </thead>
@@ -63,11 +65,15 @@ function take(part: InverterPart): void {
           <td>{{ choice.part.name }}</td>
           <td>
             <StateMark :level="levelOf(choice.legShare, choice.surgeShare)" />
-            leg {{ prefs.show(choice.legShare, 'share') }}, start {{ prefs.show(choice.surgeShare, 'share') }}
+            {{ whole(choice.legShare) }} on the leg<br /><span class="start"
+              >{{ whole(choice.surgeShare) }} at the start</span
+            >
           </td>
           <td>
             <StateMark :level="levelOf(choice.otherLegShare, choice.otherSurgeShare)" />
-            leg {{ prefs.show(choice.otherLegShare, 'share') }}, start {{ prefs.show(choice.otherSurgeShare, 'share') }}
+            {{ whole(choice.otherLegShare) }} on the leg<br /><span class="start"
+              >{{ whole(choice.otherSurgeShare) }} at the start</span
+            >
           </td>
           <td class="n">{{ prefs.show(choice.idleWhDay, 'Wh') }}</td>
           <td class="n">{{ prefs.show(choice.idlePanelsW, 'W') }}</td>
@@ -94,6 +100,19 @@ tr.on td {
 
 table {
   margin: 6px 0;
+}
+
+table.sheet th {
+  vertical-align: bottom;
+  white-space: normal;
+}
+
+td:first-child {
+  min-width: 150px;
+}
+
+.start {
+  padding-left: 20px;
 }
 
 .school {

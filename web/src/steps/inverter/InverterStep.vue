@@ -90,8 +90,8 @@ const fits = (candidate: InverterPart) => candidate.bankV === design.document!.b
     <Figure id="inverter.leg-share" />
     <Figure id="inverter.surge-share" />
     <Figure id="inverter.rating" />
-    <Figure id="inverter.sag" />
-    <Figure id="inverter.low-voltage-current" />
+    <Figure id="inverter.sag" label="bank under it, at 30 %" />
+    <Figure id="inverter.low-voltage-current" label="from a low bank" />
     <Figure id="inverter.idle-day" />
   </div>
   <div class="stack">
@@ -173,7 +173,7 @@ const fits = (candidate: InverterPart) => candidate.bankV === design.document!.b
 
 <style scoped>
 .figures {
-  gap: 28px;
+  gap: 26px;
   margin-bottom: 12px;
 }
 

@@ -240,6 +240,10 @@ ul {
   list-style: none;
 }
 
+li > span:last-child {
+  flex: none;
+}
+
 li {
   display: flex;
   gap: 8px;

@@ -76,7 +76,12 @@ const failing = computed(() => rows.value.find(({ starts }) => !starts))
           <b>{{ prefs.show(limit.watts, 'W') }}</b>
           <i :style="{ width: `${(100 * limit.watts) / top}%` }" />
         </div>
-        <svg :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Bank voltage under the largest start by state of charge">
+        <svg
+          class="curves"
+          :viewBox="`0 0 ${W} ${H}`"
+          role="img"
+          aria-label="Bank voltage under the largest start by state of charge"
+        >
           <path :d="`M34 ${y(lowCutV)}H${W - 10}`" class="cut" />
           <text :x="W - 10" :y="y(lowCutV) - 3" text-anchor="end" class="cutText">
             lets go below {{ prefs.show(lowCutV, 'V') }}
@@ -89,15 +94,12 @@ const failing = computed(() => rows.value.find(({ starts }) => !starts))
             :class="{ cold: i > 0 }"
           />
           <text
-            v-for="(curve, i) in curves"
-            :key="curve.bankC"
-            :x="x(0.62)"
-            :y="y(curve.points.at(-1)!.volts ?? lowCutV) + (i > 0 ? 26 : 2)"
-            :class="i > 0 ? 'coldText' : 'warmText'"
+            v-for="charge in [0, 0.25, 0.5, 0.75, 1]"
+            :key="charge"
+            :x="x(charge)"
+            :y="H - 6"
+            :text-anchor="charge === 1 ? 'end' : 'middle'"
           >
-            {{ prefs.show(curve.bankC, '°C') }}
-          </text>
-          <text v-for="charge in [0, 0.25, 0.5, 0.75, 1]" :key="charge" :x="x(charge)" :y="H - 6" text-anchor="middle">
             {{ decimal(charge * 100, 0) }} %
           </text>
           <text
@@ -110,6 +112,12 @@ const failing = computed(() => rows.value.find(({ starts }) => !starts))
             {{ decimal(volts, 0) }} V
           </text>
         </svg>
+        <p class="quiet">
+          The bank’s voltage under it, by state of charge:
+          <template v-for="(curve, i) in curves" :key="curve.bankC">
+            <i class="key" :class="{ cold: i > 0 }" />{{ prefs.show(curve.bankC, '°C') }}
+          </template>
+        </p>
       </div>
       <table class="sheet" data-surge>
         <thead>
@@ -163,7 +171,7 @@ const failing = computed(() => rows.value.find(({ starts }) => !starts))
   background: none;
 }
 
-svg {
+.curves {
   width: 100%;
   max-width: 420px;
   margin-top: 6px;
@@ -193,7 +201,15 @@ text {
   stroke: var(--slate);
 }
 
-.coldText {
-  fill: var(--slate);
+.key {
+  display: inline-block;
+  width: 16px;
+  margin: 0 3px 0 8px;
+  border-top: 2px solid var(--ochre);
+  vertical-align: middle;
+}
+
+.key.cold {
+  border-color: var(--slate);
 }
 </style>

@@ -25,7 +25,7 @@ watch(
 
 const LEFT = 52
 const RIGHT = 8
-const ROWS = { charge: 74, power: 150, volts: 56, air: 56 }
+const ROWS = { charge: 74, power: 170, volts: 56, air: 56 }
 const GAP = 20
 const TOP = 16
 const steps = computed(() => week.value?.trace.stateOfCharge.length ?? 1)

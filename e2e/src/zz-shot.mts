@@ -1,0 +1,36 @@
+import { openBrowser, openPage } from './browser.ts'
+import { openDemo, setField } from './pages.ts'
+const base = 'http://127.0.0.1:4870'
+const browser = await openBrowser()
+const { page, errors } = await openPage(browser)
+const shot = async (name: string, on = page) => { await on.waitForTimeout(1500); await on.screenshot({ path: `/tmp/shots/${name}.png` }) }
+await page.goto(base)
+await page.locator('.family', { hasText: 'Gannet Skerry' }).getByRole('link').first().click()
+await page.locator('footer.strip .bar').first().waitFor()
+await page.keyboard.press('5'); await page.locator('[data-legs]').waitFor()
+await setField(page, 'inverter.quantity', '3')
+await page.locator('select').nth(1).selectOption({ label: 'one a phase' })
+await shot('three')
+await page.locator('[data-surge-says]').evaluate((e) => e.scrollIntoView({ block: 'start' })); await shot('inv2')
+await page.locator('h1').first().click(); await page.keyboard.press('Control+z'); await page.keyboard.press('Control+z')
+await page.keyboard.press('6'); await page.locator('[data-sources]').waitFor()
+await page.getByRole('button', { name: 'Add a source' }).click()
+await page.locator('[data-backup-year]').evaluate((e) => e.scrollIntoView({ block: 'start' })); await shot('gen2')
+await setField(page, 'generator.quietFromH', '8'); await setField(page, 'generator.startStateOfCharge', '90'); 
+await page.locator('[data-bench=generator] h1').evaluate((e) => e.scrollIntoView({ block: 'center' })); await shot('generr')
+await page.keyboard.press('Control+z'); await page.keyboard.press('Control+z')
+await page.locator('h1').first().click(); await page.keyboard.press('Control+z')
+await page.keyboard.press('2'); await page.locator('[data-household]').waitFor()
+await page.getByRole('button', { name: 'Add a stretch' }).click()
+await page.locator('[data-household]').evaluate((e) => e.scrollIntoView({ block: 'center' })); await shot('house')
+await page.keyboard.press('Control+z')
+const night = await openPage(browser, { night: true })
+await openDemo(night.page, base, 'Flooded bank')
+await night.page.keyboard.press('7'); await night.page.locator('[data-months]').waitFor(); await night.page.waitForTimeout(900)
+const canvas = night.page.locator('[aria-label="Winter tapestry"] canvas')
+const box = (await canvas.boundingBox())!
+await night.page.mouse.click(box.x + box.width * 0.42, box.y + 60)
+await night.page.locator('[data-week] svg').waitFor()
+await night.page.locator('[data-week]').evaluate((e) => e.scrollIntoView({ block: 'start' })); await shot('night', night.page)
+console.log(errors, night.errors)
+await browser.close()
