@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { derive, larkspurBench, SAMPLE_FAMILIES, newDesign, ILLUSTRATIVE_CLIMATES, type Design } from '@ambrel/core'
+import {
+  derive,
+  larkspurBench,
+  larkspurFlooded,
+  newSource,
+  SAMPLE_FAMILIES,
+  newDesign,
+  ILLUSTRATIVE_CLIMATES,
+  type Design,
+} from '@ambrel/core'
 import { readFileSync } from 'node:fs'
 import { readingSchema } from './api.ts'
 import { formatPage } from './formatDoc.ts'
@@ -37,7 +46,12 @@ describe('the contract of a design', () => {
     return design
   }
 
-  it.each([
+  const stream = newSource('source-1', 'stream', 80)
+  it('takes the hours of a year of another source', () => {
+    expect(checkDesign(set('sources', [{ ...stream, hourlyW: Array(8760).fill(7) }])).problems).toEqual([])
+  })
+
+  it.each<[string, unknown, string, string?]>([
     ['place.latitudeDeg', 95, 'latitudeDeg 95 is too large; at most 90'],
     ['loads.2.runningW', -5, 'runningW -5 is too small; at least 0'],
     ['loads.2.runningW', '1100 W', 'runningW "1100 W" is not a number'],
@@ -52,10 +66,33 @@ describe('the contract of a design', () => {
     ['version', 4, 'version 4 was written by a newer Ambrel'],
     ['arrays.0.colour', 'blue', 'colour is not a field of this document'],
     ['generator.startStateOfCharge', NaN, 'startStateOfCharge'],
-  ])('%s = %j is named', (path, value, message) => {
+    ['generator.kind', 'candle', 'kind "candle" is not allowed; one of generator, shore, vehicle'],
+    ['generator.holdMin', -1, 'holdMin -1 is too small; at least 0'],
+    ['winter.years', 0, 'years 0 is too small; at least 1'],
+    ['winter.stepMin', 5, 'stepMin 5 is not allowed; one of 60, 15'],
+    [
+      'household.away',
+      [{ fromMonth: 13, fromDay: 1, toMonth: 1, toDay: 2 }],
+      'fromMonth 13 is too large; at most 12',
+      'household.away.0.fromMonth',
+    ],
+    [
+      'sources',
+      [{ ...stream, wattsByMonth: [[1]] }],
+      'wattsByMonth has 1 entries; exactly 12',
+      'sources.0.wattsByMonth',
+    ],
+    ['sources', [{ ...stream, hourlyW: [1, 2] }], 'hourlyW has 2 entries; exactly 8760', 'sources.0.hourlyW'],
+    [
+      'sources',
+      [{ ...stream, hourlyW: Array(8760).fill(-3) }],
+      'hour 1 is -3 W; 0 to 200000 W is allowed',
+      'sources.0.hourlyW',
+    ],
+  ])('%s = %j is named', (path, value, message, at = path) => {
     const { problems } = checkDesign(set(path, value))
-    expect(problems.map((problem) => problem.path)).toContain(path)
-    expect(problems.find((problem) => problem.path === path)!.message).toContain(message)
+    expect(problems.map((problem) => problem.path)).toContain(at)
+    expect(problems.find((problem) => problem.path === at)!.message).toContain(message)
   })
 
   it('finds several problems at once', () => {
@@ -87,6 +124,58 @@ describe('the contract of a design', () => {
       note: '',
     }
     expect(problemsOf(readingSchema, reading)[0].path).toBe('stateOfCharge')
+  })
+})
+
+describe('documents of version 2', () => {
+  const old = (): Record<string, unknown> => {
+    const { sources: _sources, household: _household, ...rest } = structuredClone(larkspurFlooded())
+    const { years, seed } = rest.winter
+    const { present, part, startStateOfCharge, stopStateOfCharge, minRunH, maxRunH } = rest.generator
+    const { quietFromH, quietToH, fullChargeEveryDays, loadShareLimit, fuelPricePerL } = rest.generator
+    const { absorbV: _absorb, ...bank } = rest.bank
+    return {
+      ...rest,
+      version: 2,
+      bank,
+      loads: rest.loads.map(({ storeDays: _store, whenAway: _away, ...load }) => load),
+      inverter: { part: rest.inverter.part, quantity: rest.inverter.quantity },
+      generator: {
+        present,
+        part,
+        startStateOfCharge,
+        stopStateOfCharge,
+        minRunH,
+        maxRunH,
+        quietFromH,
+        quietToH,
+        fullChargeEveryDays,
+        loadShareLimit,
+        fuelPricePerL,
+      },
+      winter: { years, seed },
+    }
+  }
+  it('are read as the present version; what they could not say is as the run had it then', () => {
+    const { design, problems } = checkDesign(old())
+    expect(problems).toEqual([])
+    expect(design!.generator).toMatchObject({
+      kind: 'generator',
+      startBy: 'charge',
+      warmUpMin: 0,
+      equaliseEveryDays: null,
+    })
+    expect(design!.sources).toEqual([])
+    expect(design!.winter).toMatchObject({ ageing: false, stepMin: 60 })
+    expect(design!.loads.every(({ storeDays, whenAway }) => storeDays === 0 && whenAway)).toBe(true)
+  })
+  it.each([
+    ['a generator that is none', { generator: 3 }],
+    ['no inverter', { inverter: null }],
+    ['an inverter without a part', { inverter: { quantity: 1 } }],
+    ['no winter', { winter: [] }],
+  ])('with %s are refused, not broken', (_, change) => {
+    expect(checkDesign({ ...old(), ...change }).problems.length).toBeGreaterThan(0)
   })
 })
 

@@ -323,7 +323,7 @@ const source = Joi.object({
   kind: choice('wind', 'stream', 'other'),
   side: choice('dc', 'ac'),
   wattsByMonth: Joi.array()
-    .items(Joi.array().items(number(0, MOST_SOURCE_W)).length(24).required())
+    .items(Joi.array().items(number(0, MOST_SOURCE_W).optional()).length(24))
     .length(12)
     .required(),
   hourlyW: hourlyWatts.allow(null).required(),

@@ -66,7 +66,7 @@ export function boardRows(design: Design, chargeV: number): BoardRow[] {
         hotV,
         amps: module.impA,
         tooHigh: coldV > part.maxInputV,
-        tooLow: part.kind === 'tracker' && hotV < trackerNeedsV(part, chargeV),
+        tooLow: part.kind !== 'pulse-width' && hotV < trackerNeedsV(part, chargeV),
       },
     ]
   })

@@ -27,7 +27,8 @@ export interface LayoutQuestion {
 /** A tracker on the battery side must stay this far above the charging voltage. */
 const HEADROOM_V = 5
 /** Volts a string must keep on a hot afternoon for this controller and this charging voltage. */
-export function trackerNeedsV(controller: Pick<ControllerPart, 'minTrackV'>, chargeV: number): number {
+export function trackerNeedsV(controller: Pick<ControllerPart, 'kind' | 'minTrackV'>, chargeV: number): number {
+  if (controller.kind === 'ac-coupled') return controller.minTrackV
   return Math.max(controller.minTrackV, chargeV + HEADROOM_V)
 }
 

@@ -11,6 +11,21 @@ export interface BuildTask {
 
 const LITHIUM_ORDER = 'Batteries of unequal charge push large currents into each other the moment they are joined.'
 
+const BACKUP_ON = {
+  generator: {
+    says: 'Generator input tried: outside, far from openings, carbon-monoxide alarm in the house.',
+    why: 'Exhaust kills without smell.',
+  },
+  shore: {
+    says: 'Shore power tried through its inlet and breaker; the charger keeps to what the cord carries.',
+    why: 'A cord that runs warm under load burns at its plug first.',
+  },
+  vehicle: {
+    says: 'Charging from the vehicle tried in the open, a fuse at each end of the cable.',
+    why: 'An unfused cable across a bank welds, and exhaust kills without smell.',
+  },
+} as const
+
 /**
  * What to do, in order, from a dark box to a running house, for this design: tasks that do not apply are left out.
  * Shutting down is the reverse. The maker's manual, local code and a licensed electrician outrank the list.
@@ -126,8 +141,7 @@ export function checklist(design: Design): BuildTask[] {
     generator.present && {
       id: 'generator-on',
       phase: 'Switch on',
-      says: 'Generator input tried: outside, far from openings, carbon-monoxide alarm in the house.',
-      why: 'Exhaust kills without smell.',
+      ...BACKUP_ON[generator.kind],
     },
     {
       id: 'loads-on',
@@ -135,12 +149,13 @@ export function checklist(design: Design): BuildTask[] {
       says: 'Loads one at a time, the largest start last.',
       why: 'The one that trips names itself.',
     },
-    generator.present && {
-      id: 'transfer',
-      phase: 'Switch on',
-      says: 'Transfer tested both ways; no cord with two plugs anywhere.',
-      why: 'Back-feed kills people on the line.',
-    },
+    generator.present &&
+      generator.kind !== 'vehicle' && {
+        id: 'transfer',
+        phase: 'Switch on',
+        says: 'Transfer tested both ways; no cord with two plugs anywhere.',
+        why: 'Back-feed kills people on the line.',
+      },
     {
       id: 'labels',
       phase: 'Hand over',

@@ -238,7 +238,7 @@ describe('bad input', () => {
       { dailyWh: 7000, days: 3, depth: 0.5, batteryC: 10, chemistry: 'agm', systemV: 48, unitV: 7, unitAh: 420 },
       'does not divide',
     ],
-    ['inverter.legs', { loads: [{ watts: 100, leg: 'C' }] }, 'loads.0.leg "C"'],
+    ['inverter.legs', { loads: [{ watts: 100, leg: 'D' }] }, 'loads.0.leg "D"'],
     ['wiring.drop', { size: '7 AWG', oneWayM: 1, amps: 1, volts: 12 }, 'size "7 AWG"'],
     ['weather.clearnessDistribution', { meanClearness: 0.9 }, 'meanClearness 0.9'],
   ])('%s with %j names %s', (name, input, message) => {

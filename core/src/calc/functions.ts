@@ -529,10 +529,20 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
   },
   'inverter.legs': {
     says: 'power on each leg and neutral current',
-    inputs: { loads: list('{watts, leg: A | B | AB}') },
-    outputs: { legAW: 'W', legBW: 'W', neutralA: 'A' },
-    source: 'split phase, unity power factor',
-    run: (input) => ({ ...legs(input.rows('loads', { watts, leg: choice('A', 'B', 'AB') }) as never) }),
+    inputs: {
+      loads: list('{watts, leg: A | B | AB, and C | ABC with three phases}'),
+      service: optional(choice('split-phase', 'three-phase', 'single-120', 'single-230'), 'split-phase'),
+      volts: optional(number('V, leg to neutral', 1, 1000), 120),
+    },
+    outputs: { legAW: 'W', legBW: 'W', legCW: 'W', neutralA: 'A' },
+    source: 'Kirchhoff’s current law at the neutral, unity power factor',
+    run: (input) => ({
+      ...legs(
+        input.rows('loads', { watts, leg: choice('A', 'B', 'C', 'AB', 'ABC') }) as never,
+        input.text('service') as 'split-phase',
+        input.number('volts'),
+      ),
+    }),
   },
   'inverter.surge': {
     says: 'whether a start is carried by the inverter, the bank’s voltage and the bank’s current',

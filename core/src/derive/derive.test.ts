@@ -198,6 +198,33 @@ describe('what contradicts itself', () => {
     ['arrays.0.module.vmpV', (d: Design): unknown => (d.arrays[0].module.vmpV = 99)],
     ['generator.startStateOfCharge', (d: Design): unknown => (d.generator.startStateOfCharge = 0.9)],
     ['generator.quietFromH', (d: Design): unknown => Object.assign(d.generator, { quietFromH: 8, quietToH: 7 })],
+    ['generator.minRunH', (d: Design): unknown => Object.assign(d.generator, { minRunH: 6, maxRunH: 2 })],
+    ['generator.morningH', (d: Design): unknown => Object.assign(d.generator, { startBy: 'morning', morningH: 23 })],
+    ['generator.startV', (d: Design): unknown => Object.assign(d.generator, { startBy: 'voltage', startV: 40 })],
+    ['generator.startV', (d: Design): unknown => Object.assign(d.generator, { startBy: 'voltage', startV: 55 })],
+    ['loads.2.leg', (d: Design): unknown => Object.assign(d.inverter.part, { topology: 'single-230' })],
+    ['loads.1.leg', (d: Design): unknown => (d.loads[1].leg = 'C')],
+    ['inverter.stacking', (d: Design): unknown => (d.inverter.stacking = 'three-phase')],
+    [
+      'inverter.search',
+      (d: Design): unknown => {
+        d.inverter.search = true
+        return (d.inverter.part.searchW = null)
+      },
+    ],
+    ['inverter.part.surgeW', (d: Design): unknown => (d.inverter.part.surgeW = 500)],
+    ['bank.absorbV', (d: Design): unknown => (d.bank.absorbV = 50)],
+    ['bank.absorbV', (d: Design): unknown => (d.bank.absorbV = 66)],
+    ['controllers.0.part.outputAcW', (d: Design): unknown => (d.controllers[0].part.outputAcW = 900)],
+    ['controllers.0.part.outputAcW', (d: Design): unknown => (d.controllers[0].part.kind = 'ac-coupled')],
+    [
+      'household.away.0.fromDay',
+      (d: Design): unknown => d.household.away.push({ fromMonth: 2, fromDay: 30, toMonth: 3, toDay: 1 }),
+    ],
+    [
+      'household.shedShouldBelow',
+      (d: Design): unknown => Object.assign(d.household, { shedCanWaitBelow: 0.4, shedShouldBelow: 0.6 }),
+    ],
   ] as const)('%s is named', (path, change) => {
     const design = larkspurBench()
     change(design)

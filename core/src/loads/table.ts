@@ -89,6 +89,20 @@ const COLUMNS: Column[] = [
     also: /^(movable|moveable|deferrable)/i,
     choices: { true: /^(yes|true|1|y)$/i, false: /^(no|false|0|n|)$/i },
   },
+  {
+    key: 'storeDays',
+    header: 'store days',
+    also: /^(store|tank)/i,
+    unit: 'd',
+    min: 0,
+    max: 60,
+  },
+  {
+    key: 'whenAway',
+    header: 'on while away',
+    also: /^(on while away|away)/i,
+    choices: { true: /^(yes|true|1|y)$/i, false: /^(no|false|0|n|)$/i },
+  },
   { key: 'startKind', header: 'start', also: /^(start|motor)( kind)?$/i, choices: STARTS },
   { key: 'startW', header: 'start W', also: /^(start ?w|surge)/i, unit: 'W', min: 0, max: 1e6 },
   { key: 'standbyW', header: 'standby W', also: /^standby/i, unit: 'W', min: 0, max: 10000 },
@@ -181,7 +195,7 @@ function readCell(column: Column, cell: string): { value: unknown } | { problem:
   if (column.choices) {
     const found = Object.entries(column.choices).find(([, words]) => words.test(cell))
     if (!found) return { problem: `“${cell}” is not one of ${Object.keys(column.choices).join(', ')}` }
-    return { value: column.key === 'movable' ? found[0] === 'true' : found[0] }
+    return { value: column.key === 'movable' || column.key === 'whenAway' ? found[0] === 'true' : found[0] }
   }
   if (column.key === 'seasonShare' || column.key === 'hourShape') return readList(column.key, column, cell)
   if (column.unit === undefined) return { value: cell.slice(0, 80) }

@@ -1,42 +1,61 @@
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankNominalV } from '../bank/layout.ts'
+import { stringsAtLimit } from '../bank/strings.ts'
 import type { Design } from '../design/types.ts'
+import { ECONOMICAL_LOAD, economicalChargeA } from '../generator/backup.ts'
 import { derate } from '../generator/power.ts'
 import { generatorParts } from '../parts/shelf.ts'
 import { percent } from '../rules/say.ts'
 import { quantity } from '../units/format.ts'
 import type { Suggestion } from './suggestion.ts'
 
-/** The set that runs the charger at an economical load, with start and stop levels by chemistry. */
+/**
+ * The set that runs the charger at an economical load, the charger turned down where even so it would be worked too
+ * hard, start and stop levels by chemistry, and the care that chemistry asks for.
+ */
 export function suggestGenerator(design: Design): Suggestion {
   const { inverter, bank, place, generator } = design
   const facts = CHEMISTRIES[bank.part.chemistry]
+  const lithium = bank.part.chemistry === 'lfp'
   const volts = bankNominalV(bank)
-  const chargeA = Math.min(inverter.part.chargerA * inverter.quantity, bank.part.maxChargeA * bank.inParallel)
+  const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
+  const chargeA = Math.min(inverter.part.chargerA * inverter.quantity, limitA)
   const chargerW = (chargeA * volts) / inverter.part.chargerEfficiency
   const real = (part: (typeof generatorParts)[number]) => derate(part.ratedW, place.elevationM, 25, part.fuel)
-  const enough = generatorParts.filter((part) => real(part) * 0.8 >= chargerW)
+  const enough = generatorParts.filter((part) => real(part) * ECONOMICAL_LOAD >= chargerW)
   const part = (enough.length > 0 ? enough : [...generatorParts].sort((a, b) => b.ratedW - a.ratedW))[0]
-  const startStateOfCharge = bank.part.chemistry === 'lfp' ? 0.3 : 0.5
-  return {
-    design: {
-      ...design,
-      generator: {
-        ...generator,
-        present: true,
-        part: { ...part },
-        startStateOfCharge,
-        stopStateOfCharge: facts.generatorStop,
-        fullChargeEveryDays: bank.part.chemistry === 'lfp' ? null : 14,
-        loadShareLimit: 0.8,
-      },
+  const startStateOfCharge = lithium ? 0.3 : 0.5
+  const chosen: Design = {
+    ...design,
+    generator: {
+      ...generator,
+      present: true,
+      kind: 'generator',
+      part: { ...part },
+      charger: 'inverter',
+      chargeLimitA: null,
+      startBy: 'charge',
+      startStateOfCharge,
+      stopStateOfCharge: facts.generatorStop,
+      fullChargeEveryDays: lithium ? null : 14,
+      exerciseEveryDays: 30,
+      equaliseEveryDays: facts.equaliseV ? 90 : null,
+      restDays: 0,
+      loadShareLimit: 0.8,
     },
+  }
+  const setA = Math.floor(Math.min(economicalChargeA(chosen), limitA))
+  const turnedDown = setA < inverter.part.chargerA * inverter.quantity
+  if (turnedDown) chosen.generator.chargeLimitA = setA
+  const drawnW = turnedDown ? (setA * volts) / inverter.part.chargerEfficiency : chargerW
+  return {
+    design: chosen,
     reasons: [
-      `The charger draws ${quantity(chargerW, 'W')}; “${part.name}” really gives ${quantity(real(part), 'W')} here and works at ${percent(Math.min(0.8, chargerW / real(part)))}.`,
+      `The charger draws ${quantity(drawnW, 'W')}${turnedDown ? `, set to ${setA} A` : ''}; “${part.name}” really gives ${quantity(real(part), 'W')} here and works at ${percent(drawnW / real(part))}.`,
       `Starts at ${percent(startStateOfCharge)}, stops at ${percent(facts.generatorStop)}: beyond that the tail wastes fuel.`,
-      bank.part.chemistry === 'lfp'
-        ? 'Lithium needs no regular full charge.'
-        : 'A full charge every 14 days keeps the plates clean.',
+      lithium
+        ? 'Lithium needs no regular full charge. A run of twenty minutes a month keeps the set fit.'
+        : `A full charge every 14 days keeps the plates clean${facts.equaliseV ? ', an equalising charge every quarter mixes the acid' : ''}.`,
     ],
   }
 }

@@ -36,7 +36,11 @@ const months = computed(() => {
     return { name: MONTH_NAMES[month], at }
   })
 })
-const start = computed(() => (design.document?.generator.present ? design.document.generator.startStateOfCharge : null))
+/** The level it starts at, where it goes by state of charge. */
+const start = computed(() => {
+  const generator = design.document?.generator
+  return generator?.present && generator.startBy !== 'voltage' ? generator.startStateOfCharge : null
+})
 const ghostPath = computed(() => {
   const weeks = winter.ghost?.winters.summary.weeks
   return weeks ? weeks.map((week, i) => `M${x(i)} ${y(week.lowTypical)}h${step.value}`).join('') : ''

@@ -25,7 +25,7 @@ describe('the rail', () => {
     ['bank', /^48 V · 23\.9 kWh · 3\.1 d$/],
     ['array', /^7 × 2 · 5\.81 kW$/],
     ['inverter', /^leg \d+ % · start \d+ %$/],
-    ['generator', /^\d+(\.\d)? h a winter$/],
+    ['generator', /^\d+(\.\d)? h a year$/],
     ['winter', /^holds, 9 in 10$/],
     ['wiring', /^5 of 5 runs sound$/],
     ['cost', /^2\d \d{3} USD$/],

@@ -1,5 +1,15 @@
 import { defineAsyncComponent, type Component } from 'vue'
-import { MONTH_NAMES, significant, STEPS, type Derived, type Design, type Step, type WinterSummary } from '@ambrel/core'
+import {
+  legsOfService,
+  MONTH_NAMES,
+  serviceOf,
+  significant,
+  STEPS,
+  type Derived,
+  type Design,
+  type Step,
+  type WinterSummary,
+} from '@ambrel/core'
 import { quantity, type UnitSystem } from '@ambrel/core/units'
 
 export const STEP_NAMES: Record<Step, string> = {
@@ -71,10 +81,10 @@ export function keyFigure(
         : 'none yet'
     }
     case 'inverter':
-      return `${design.inverter.part.topology === 'split-phase' ? 'leg' : 'load'} ${Math.round(value('inverter.leg-share') * 100)} % · start ${Math.round(value('inverter.surge-share') * 100)} %`
+      return `${legsOfService(serviceOf(design.inverter)).length > 1 ? 'leg' : 'load'} ${Math.round(value('inverter.leg-share') * 100)} % · start ${Math.round(value('inverter.surge-share') * 100)} %`
     case 'generator':
       if (!design.generator.present) return 'none'
-      return winter ? `${significant(winter.median.generatorHours)} h a winter` : '…'
+      return winter ? `${significant(winter.median.generatorHours)} h a year` : '…'
     case 'winter': {
       if (!winter) return '…'
       const short = Math.max(...Object.values(winter.oneInTen.shortHours))
