@@ -42,6 +42,14 @@ describe('the shelf', () => {
     await call('POST', `/designs/${before[2].id}/restore`)
   })
 
+  it('seeding brings the generic parts up to what this version knows of them', async () => {
+    const parts = async () => (await call<StoredPart[]>('GET', '/parts?kind=inverter')).body
+    const now = await parts()
+    await db.execute(sql`update part set part = part - 'waveform' where kind = 'inverter'`)
+    await seed(db)
+    expect(await parts()).toEqual(now)
+  })
+
   it('makes a design from a name and a place', async () => {
     const { status, body } = await call<StoredDesign>('POST', '/designs', {
       name: 'Hut',

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { sql } from 'drizzle-orm'
-import { climateAt, larkspurBench, packSeries, unpackSeries, type HourlySeries } from '@ambrel/core'
+import { climateAt, DESIGN_VERSION, larkspurBench, packSeries, unpackSeries, type HourlySeries } from '@ambrel/core'
 import type { ApiError, StoredDesign, WeatherFile, WeatherUpload } from '@ambrel/contract'
 import { TestServer } from './testServer.ts'
 
@@ -121,7 +121,7 @@ describe('documents of an earlier version', () => {
       .execute(sql`update design set document = jsonb_set(document #- '{place,source}' #- '{place,hours}', '{version}', '1')
       where id = ${made.id}`)
     const { body } = await call<StoredDesign>('GET', `/designs/${made.id}`)
-    expect(body.document.version).toBe(2)
+    expect(body.document.version).toBe(DESIGN_VERSION)
     expect(body.document.place.source).toBe('monthly')
     const saved = await call<StoredDesign>('PUT', `/designs/${made.id}`, {
       version: body.version,

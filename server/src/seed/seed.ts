@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm'
 import {
   batteryParts,
   controllerParts,
@@ -19,13 +20,16 @@ const SHELVES: Record<PartKind, readonly { id: string }[]> = {
   generator: generatorParts,
 }
 
-/** Loads the generic parts and the demo designs, each once: what somebody deleted does not come back. */
+/**
+ * Loads the generic parts, as this version knows them, and the demo designs, each once: what somebody deleted does not
+ * come back.
+ */
 export async function seed(db: Database): Promise<void> {
   for (const [kind, parts] of Object.entries(SHELVES))
     await db
       .insert(part)
       .values(parts.map((each) => ({ id: each.id, kind: kind as PartKind, part: { ...each } })))
-      .onConflictDoNothing()
+      .onConflictDoUpdate({ target: part.id, set: { part: sql`excluded.part` } })
   for (const family of SAMPLE_FAMILIES) {
     const [main, ...variants] = family.map((make) => make())
     const marked = await db

@@ -145,7 +145,7 @@ const fits = (candidate: InverterPart) => candidate.bankV === design.document!.b
       <p v-for="path in ['inverter.part.bankV', 'inverter.search']" :key="path" class="error" role="alert">
         {{ design.problemAt.get(path) }}
       </p>
-      <details>
+      <details open>
         <summary>Data sheet and place</summary>
         <FieldGrid :fields="FIELDS" column-width="118px" />
       </details>
