@@ -51,7 +51,13 @@ const path = (points: { stateOfCharge: number; volts: number | null }[]) =>
     .filter(({ volts }) => volts !== null)
     .map(({ stateOfCharge, volts }, i) => `${i ? 'L' : 'M'}${x(stateOfCharge).toFixed(1)} ${y(volts!).toFixed(1)}`)
     .join('')
-const failing = computed(() => rows.value.find(({ starts }) => !starts))
+/** The fullest bank, and among those the warmest, on which it does not start. */
+const failing = computed(
+  () =>
+    rows.value
+      .filter(({ starts }) => !starts)
+      .sort((a, b) => b.stateOfCharge - a.stateOfCharge || b.bankC - a.bankC)[0],
+)
 </script>
 
 <template>
