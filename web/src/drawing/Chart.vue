@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
-import { computed, defineAsyncComponent, toRef } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import type { ApexOptions } from 'apexcharts'
 import { usePrefs } from '../stores/prefs.ts'
 
@@ -22,68 +22,85 @@ const props = defineProps<{
   marked?: { category: string; says: string }
 }>()
 const prefs = usePrefs()
-/** a chart takes far longer to redraw than the strip; it waits its turn */
-const settled = refDebounced(toRef(props, 'series'), 400)
+/**
+ * A chart takes far longer to redraw than the strip: it waits its turn, and is left alone where what it would draw is the
+ * same. Its parents make their lists and functions anew with every edit, so they are compared by what they hold.
+ */
+const WAIT_MS = 400
+const settledOf = <T,>(pick: () => T) => {
+  const settled = refDebounced(
+    computed(() => JSON.stringify(pick())),
+    WAIT_MS,
+  )
+  return computed(() => JSON.parse(settled.value) as T)
+}
+const settled = settledOf(() => props.series)
+const shape = settledOf(() => {
+  const { type, categories, colours, stacked, tickAmount, level, marked } = props
+  return { type, categories, colours, stacked, tickAmount, level, marked }
+})
+const format = (value: number) => props.format(value)
 
 /** Colours come from the theme's own variables, so that a chart follows it. */
 const resolve = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
 const options = computed<ApexOptions>(() => {
   const night = prefs.theme === 'night'
+  const { type, categories, colours, stacked, tickAmount, level, marked } = shape.value
   return {
     chart: {
       toolbar: { show: false },
       animations: { enabled: false },
-      stacked: props.stacked,
+      stacked,
       zoom: { enabled: false },
       fontFamily: 'Source Sans 3',
       background: 'transparent',
       foreColor: night ? '#a3aea8' : '#566462',
     },
     theme: { mode: night ? 'dark' : 'light' },
-    colors: props.colours.map((name) => (prefs.theme, resolve(name))),
+    colors: colours.map((name) => (prefs.theme, resolve(name))),
     dataLabels: { enabled: false },
-    stroke: { width: props.type === 'bar' ? 0 : 2, curve: 'straight' },
+    stroke: { width: type === 'bar' ? 0 : 2, curve: 'straight' },
     grid: { borderColor: night ? '#36453f' : '#ded8c8', padding: { left: 6, right: 0, top: -14, bottom: -4 } },
     plotOptions: { bar: { columnWidth: '76%', borderRadius: 1 } },
     xaxis: {
-      categories: props.categories,
-      tickAmount: props.tickAmount,
+      categories,
+      tickAmount,
       axisTicks: { show: false },
       labels: { rotate: 0, hideOverlappingLabels: true },
     },
-    yaxis: { labels: { formatter: props.format }, forceNiceScale: true, min: 0 },
+    yaxis: { labels: { formatter: format }, forceNiceScale: true, min: 0 },
     legend: {
-      show: props.series.length > 1,
+      show: settled.value.length > 1,
       position: 'top',
       horizontalAlign: 'left',
       fontSize: '12.5px',
       offsetY: 2,
       markers: { size: 5 },
     },
-    tooltip: { y: { formatter: props.format }, shared: true, intersect: false },
+    tooltip: { y: { formatter: format }, shared: true, intersect: false },
     annotations: {
-      yaxis: props.level
+      yaxis: level
         ? [
             {
-              y: props.level.at,
+              y: level.at,
               borderColor: resolve('--slate'),
               strokeDashArray: 4,
               label: {
-                text: props.level.says,
+                text: level.says,
                 borderWidth: 0,
                 style: { background: resolve('--card'), color: resolve('--slate') },
               },
             },
           ]
         : [],
-      xaxis: props.marked
+      xaxis: marked
         ? [
             {
-              x: props.marked.category,
+              x: marked.category,
               borderColor: resolve('--clay'),
               label: {
-                text: props.marked.says,
+                text: marked.says,
                 orientation: 'horizontal',
                 borderWidth: 0,
                 style: { background: resolve('--card'), color: resolve('--clay') },

@@ -42,6 +42,10 @@ export interface Winters {
 const DAYS = 365
 /** The strip is drawn after this many years; the rest of the run follows. */
 const FIRST_LOOK = 10
+/** The page draws the strip in this time before the rest of the run takes every core, ms. */
+const PAINT_MS = 60
+/** Runs of no more years than this are left to this worker alone. */
+const ALONE = 60
 /** Years a lane runs between two looks at whether the run is still wanted. */
 const BREATH = 5
 
@@ -50,7 +54,7 @@ const pool = new YearPool(engine)
 let latest = 0
 let trying = 0
 
-const breathe = () => new Promise<void>((resolve) => setTimeout(resolve))
+const breathe = (ms = 0) => new Promise<void>((resolve) => setTimeout(resolve, ms))
 
 function pack(design: Design, results: readonly YearResult[]): Winters {
   const startDay = runStartDay(design.place.latitudeDeg)
@@ -99,11 +103,21 @@ const service = {
         if (mine !== latest) return null
       }
     }
-    if (years > FIRST_LOOK) onFirst(send(pack(design, results)))
-    while (results.length < years) {
-      const to = Math.min(years, results.length + BREATH * pool.lanes)
-      results.push(...(await pool.years(design, seed, results.length, to)))
+    if (years > FIRST_LOOK) {
+      onFirst(send(pack(design, results)))
+      await breathe(PAINT_MS)
       if (mine !== latest) return null
+    }
+    while (results.length < years) {
+      const from = results.length
+      if (years <= ALONE) {
+        for (let index = from; index < Math.min(years, from + BREATH); index++)
+          results.push(engine.year(design, seed, index))
+      } else {
+        const to = Math.min(years, from + BREATH * pool.lanes)
+        results.push(...(await pool.years(design, seed, from, to)))
+        if (mine !== latest) return null
+      }
       if (years > 60) onProgress(results.length / years)
       await breathe()
       if (mine !== latest) return null
