@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -45,6 +45,19 @@ describe('ambrel', () => {
   it('derive prints worked values by id', () => {
     const worked = JSON.parse(ambrel(['derive', file()]).stdout)
     expect(worked['bank.days']).toMatchObject({ unit: 'd', source: expect.any(String) })
+  })
+
+  it('run starts its years in the month asked for, with a full bank, and names a month that is none', () => {
+    const path = file()
+    const csv = join(folder, 'from.csv')
+    const { status } = ambrel(['run', path, '--years', '1', '--from', '11', '--trace', csv])
+    expect(status).toBe(0)
+    const [header, first] = readFileSync(csv, 'utf8').split('\n')
+    expect(header).toContain('year,hour,stateOfCharge,arrayW')
+    expect(Number(first.split(',')[2])).toBeGreaterThan(0.95)
+    const refused = ambrel(['run', path, '--from', '13'])
+    expect(refused.status).toBe(2)
+    expect(refused.stderr).toContain('--from 13')
   })
 
   it('run prints years, median and 1 in 10, the same for the same seed', () => {
@@ -129,7 +142,8 @@ describe('ambrel', () => {
     }
 
     it('runs the years it holds, and says its balance', () => {
-      const { status, stdout } = ambrel(['run', file(), '--years', '5', '--weather', weather(rows())])
+      const { status, stdout, stderr } = ambrel(['run', file(), '--years', '5', '--weather', weather(rows())])
+      expect(stderr).toContain('holds 1 of the 5 years asked for')
       expect(status).toBe(0)
       const { years } = JSON.parse(stdout)
       expect(years).toHaveLength(1)

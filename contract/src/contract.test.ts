@@ -138,7 +138,7 @@ describe('documents of version 2', () => {
       ...rest,
       version: 2,
       bank,
-      loads: rest.loads.map(({ storeDays: _store, whenAway: _away, ...load }) => load),
+      loads: rest.loads.map(({ storeDays: _store, whenAway: _away, startS: _start, ...load }) => load),
       inverter: { part: rest.inverter.part, quantity: rest.inverter.quantity },
       generator: {
         present,

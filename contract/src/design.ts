@@ -112,6 +112,7 @@ const load = Joi.object({
   whenAway: Joi.boolean().strict().required(),
   startKind: choice('none', 'compressor', 'submersible-pump', 'soft-start-pump', 'induction-tool', 'universal-tool'),
   startW: orNull(number(0, 1000000)),
+  startS: orNull(number(0.05, 120)),
 })
 
 const batteryPart = Joi.object({

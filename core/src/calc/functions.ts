@@ -264,7 +264,7 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
       loads: list('loads as in the document; DC ones are left out'),
       school: optional(choice('coincidence', 'everything'), 'coincidence'),
     },
-    outputs: { continuousW: 'W', surgeW: 'W', starter: 'the load that makes the surge' },
+    outputs: { continuousW: 'W', surgeW: 'W', starter: 'the load that makes the surge', startS: 's it lasts' },
     source: 'practice: worst hour of the hour shapes, or everything at once + 20 %',
     run: (input) => {
       const loads = input.objects('loads').map(loadOf)

@@ -32,7 +32,7 @@ function ratingSheets(design: Design, peak: CoincidentPeak, add: Add): void {
   const { part } = inverter
   const service = serviceOf(inverter)
   const legCount = legsOfService(service).length
-  const rating = inverterRating(design)
+  const rating = inverterRating(design, peak.startS)
   const heaviest = heaviestShare(runningLegs(design), legCount)
   const legW = peak.continuousW * (legCount > 1 ? heaviest : 1)
   add(
@@ -65,7 +65,16 @@ function ratingSheets(design: Design, peak: CoincidentPeak, add: Add): void {
   add(
     worked('inverter.surge-share', 'Largest start', peak.surgeW / rating.surgeW, 'share', {
       says: 'largest start with what else is on ÷ surge rating',
-      terms: [term('start', peak.surgeW, 'W'), term('surge rating', rating.surgeW, 'W', `${part.surgeS} s`)],
+      terms: [
+        term('start', peak.surgeW, 'W', peak.starter),
+        term('it lasts', peak.startS, 's'),
+        term(
+          peak.startS > part.surgeS ? 'continuous rating, the start outlasts the surge' : 'surge rating',
+          rating.surgeW,
+          'W',
+          `surge for ${part.surgeS} s`,
+        ),
+      ],
       source: 'data sheet',
     }),
   )

@@ -70,7 +70,7 @@ function generatorSince3(generator: unknown, bank: unknown): unknown {
 export const startVoltsFor = (systemV: number): number => systemV
 export const WINTER_SINCE_3 = { ageing: false, stepMin: 60 } as const
 export const HOUSEHOLD_SINCE_3 = { away: [], shedCanWaitBelow: null, shedShouldBelow: null }
-export const LOAD_SINCE_3 = { storeDays: 0, whenAway: true } as const
+export const LOAD_SINCE_3 = { storeDays: 0, whenAway: true, startS: null } as const
 export const CONTROLLER_SINCE_3 = { outputAcW: null } as const
 export const INVERTER_SINCE_3 = { stacking: 'parallel', search: false, hottestC: 30 } as const
 export const INVERTER_PART_SINCE_3 = {

@@ -133,6 +133,8 @@ export interface Load {
   startKind: StartKind
   /** measured or stated start watts; null to take the usual multiple of running watts */
   startW: number | null
+  /** how long a start lasts, s; null for the usual of its kind */
+  startS: number | null
 }
 
 export type Chemistry = 'lfp' | 'flooded' | 'agm' | 'gel'

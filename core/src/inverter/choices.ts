@@ -42,7 +42,7 @@ export function inverterChoices(
         { ...design, inverter: { ...design.inverter, quantity: 1, stacking: 'parallel', search: false } },
         part,
       )
-      const rating = inverterRating(tried)
+      const rating = inverterRating(tried, peak.startS)
       const legCount = legsOfService(serviceOf(tried.inverter)).length
       const heaviest = legCount > 1 ? heaviestShare(runningLegs(tried), legCount) : 1
       const idleWhDay = part.idleW * 24

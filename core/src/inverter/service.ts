@@ -67,14 +67,17 @@ export interface InverterRating {
   continuousW: number
   /** each leg's share of that; a load on one leg has no more */
   legW: number
+  /** for a start of the asked length: the surge rating, or beyond its seconds only the continuous one */
   surgeW: number
 }
 
 /**
+ * @param startS how long the start lasts that the surge rating is wanted for
  * @param airC of the air around them; the hottest the design names unless said otherwise
  */
 export function inverterRating(
   { inverter, place }: Pick<Design, 'inverter' | 'place'>,
+  startS = 0,
   airC = inverter.hottestC,
 ): InverterRating {
   const { part, quantity } = inverter
@@ -86,7 +89,7 @@ export function inverterRating(
     derating,
     continuousW,
     legW: continuousW / legsOfService(serviceOf(inverter)).length,
-    surgeW: part.surgeW * quantity,
+    surgeW: startS > part.surgeS ? continuousW : part.surgeW * quantity,
   }
 }
 

@@ -83,6 +83,23 @@ describe('the start through the charge of the bank', () => {
   })
 })
 
+describe('how long a start lasts', () => {
+  it('within its seconds the surge rating counts, beyond them the continuous one', () => {
+    const design = larkspurBench()
+    const share = (startS: number | null) => {
+      design.loads[2].startS = startS
+      return derive(design).worked['inverter.surge-share'].value
+    }
+    // the pump's usual second, and five, are within the surge's 5 s; six are not: 15 kW against 5.76 kW
+    expect(share(null)).toBe(share(5))
+    expect(share(6) / share(5)).toBeCloseTo(15000 / 5760, 6)
+    expect(surgeTable(design, derive(design).peak, 12).some(({ limitedBy }) => limitedBy === 'inverter')).toBe(false)
+    design.inverter.part.ratedW = 5000
+    design.loads[2].startS = 6
+    expect(surgeTable(design, derive(design).peak, 12).every(({ limitedBy }) => limitedBy === 'inverter')).toBe(true)
+  })
+})
+
 describe('hours to refill', () => {
   const lead = { qmaxAh: 257.9, c: 0.484, kPerH: 0.355 }
   const lithium = { qmaxAh: 600, c: 1, kPerH: 1 }

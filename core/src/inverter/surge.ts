@@ -3,6 +3,8 @@ import { bankNominalV, bankOhm } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
 import { restedVoltage, sag } from '../bank/voltage.ts'
 import type { Design } from '../design/types.ts'
+import type { CoincidentPeak } from '../loads/peak.ts'
+import { inverterRating } from './service.ts'
 
 /** What a start meets: the inverter, the bank's voltage, the bank's current. */
 export interface SurgeQuestion {
@@ -76,20 +78,18 @@ export function surgeTable(design: Design, peak: PeakWatts, coldC: number): Surg
   return temperatures.flatMap((bankC) => charges.map((charge) => startAt(design, peak, charge, bankC)))
 }
 
-/** On at once, and with the largest start on top, W. */
-export interface PeakWatts {
-  continuousW: number
-  surgeW: number
-}
+/** On at once, and with the largest start on top, W, for so many seconds. */
+export type PeakWatts = Pick<CoincidentPeak, 'continuousW' | 'surgeW' | 'startS'>
 
-function startAt({ bank, inverter }: Design, peak: PeakWatts, stateOfCharge: number, bankC: number): SurgeRow {
-  const { part, quantity } = inverter
+function startAt(design: Design, peak: PeakWatts, stateOfCharge: number, bankC: number): SurgeRow {
+  const { bank, inverter } = design
+  const { part } = inverter
   const nominal = bank.part.chemistry === 'lfp' ? bankNominalV(bank) : bank.systemV
   const surgeLimitA = bank.part.surgeA * stringsAtLimit(bank)
   const answer = surge({
     baseW: peak.continuousW,
     startW: peak.surgeW - peak.continuousW,
-    surgeRatingW: part.surgeW * quantity,
+    surgeRatingW: inverterRating(design, peak.startS).surgeW,
     efficiency: part.fullLoadEfficiency,
     openCircuitV: restedVoltage(bank.part.chemistry, nominal, stateOfCharge),
     ohm: bankOhm(bank) / coldFactor(bank.part.chemistry, bankC),

@@ -144,6 +144,7 @@ export function loadFromAppliance(appliance: Appliance, id: string, quantity = 1
     leg: appliance.leg,
     priority: appliance.priority,
     movable: appliance.movable ?? false,
+    startS: null,
     storeDays: 0,
     whenAway: appliance.shape === 'flat' || appliance.seasonShare === HEATING_SEASON,
     startKind: appliance.startKind,

@@ -11,6 +11,16 @@ export const START_MULTIPLE: Record<StartKind, number> = {
   'universal-tool': 1.75,
 }
 
+/** Usual length of a start, s. Source: motor practice; a soft starter trades watts for seconds. */
+export const START_SECONDS: Record<StartKind, number> = {
+  none: 0,
+  compressor: 0.5,
+  'submersible-pump': 1,
+  'soft-start-pump': 3,
+  'induction-tool': 2,
+  'universal-tool': 0.5,
+}
+
 /** Start watts of one unit of a load: as stated, or the usual multiple of its running watts. */
 export function startWatts(load: Load): number {
   return load.startW ?? load.runningW * START_MULTIPLE[load.startKind]
@@ -22,8 +32,9 @@ export interface CoincidentPeak {
   continuousW: number
   /** the largest start on top of what runs then */
   surgeW: number
-  /** the load whose start makes the surge */
+  /** the load whose start makes the surge, and how long it lasts, s */
   starter: string
+  startS: number
 }
 
 /**
@@ -47,6 +58,7 @@ export function coincidentPeak(all: readonly Load[], school: Schools['peak']): C
     continuousW,
     surgeW: continuousW + (starter ? extraStart(starter) : 0),
     starter: starter?.name ?? '',
+    startS: starter ? (starter.startS ?? START_SECONDS[starter.startKind]) : 0,
   }
 }
 

@@ -33,7 +33,7 @@ import { darkMonth } from './place/darkMonth.ts'
 import { illustrativeClimate } from './place/illustrativeClimate.ts'
 import { weatherFile } from './place/weatherFile.ts'
 import type { Finding, Level, Rule, RuleInput, Step } from './rule.ts'
-import { coldLock, generatorHours, shortHours } from './winter/winter.ts'
+import { coldLock, generatorHours, shortHours, stepOfRun } from './winter/winter.ts'
 import { runsCarry } from './wiring/runs.ts'
 
 /** Every rule there is, in the order of the steps. */
@@ -80,6 +80,7 @@ export const RULES: readonly Rule[] = [
   shortHours,
   generatorHours,
   coldLock,
+  stepOfRun,
   runsCarry,
 ]
 

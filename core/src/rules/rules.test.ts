@@ -151,6 +151,17 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
     (d) => (d.sources = [{ ...streamTurbine, side: 'ac', wattsByMonth: Array(12).fill(Array(24).fill(9000)) }]),
   ],
   ['generator.safety', 'watch', larkspurBench, () => {}],
+  ['winter.step', 'watch', larkspurBench, (d) => (d.bank.inParallel = 1)],
+  ['winter.step', 'watch', larkspurBench, (d) => (d.inverter.part.ratedW = 2400)],
+  [
+    'inverter.starts',
+    'stop',
+    larkspurBench,
+    (d) => {
+      d.loads[2].startS = 9
+      d.inverter.part.ratedW = 5000
+    },
+  ],
 ]
 
 describe('each rule', () => {

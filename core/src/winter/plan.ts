@@ -150,7 +150,7 @@ function inverterLimits(design: Design): Float64Array {
   const { monthly } = climateOf(design.place)
   const legShare = legLimits(design)
   const byMonth = monthly.map(
-    ({ maxC }) => inverterRating(design, Math.min(design.inverter.hottestC, maxC)).continuousW,
+    ({ maxC }) => inverterRating(design, 0, Math.min(design.inverter.hottestC, maxC)).continuousW,
   )
   return Float64Array.from({ length: 288 }, (_, at) => byMonth[Math.floor(at / 24)] * legShare[at])
 }

@@ -1,4 +1,6 @@
 import type { Design } from '../../design/types.ts'
+import { inverterRating } from '../../inverter/service.ts'
+import { significant } from '../../units/format.ts'
 import { percent, volts, watts } from '../say.ts'
 import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
 
@@ -66,7 +68,7 @@ export const starts: Rule = {
         stop(
           'inverter',
           `${peak.starter} will not start.`,
-          `It asks ${watts(peak.surgeW)} of ${watts(design.inverter.part.surgeW * design.inverter.quantity)}. A soft start or a larger inverter.`,
+          `It asks ${watts(peak.surgeW)} for ${significant(peak.startS)} s of ${watts(inverterRating(design, peak.startS).surgeW)}. A soft start or a larger inverter.`,
           { ...more, ...softStart(design, peak.starter) },
         ),
       ]

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { surgeCurve, surgeTable, type SurgeRow } from '@ambrel/core'
+import { inverterRating, surgeCurve, surgeTable, type SurgeRow } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -24,11 +24,15 @@ const WHY: Record<SurgeRow['limitedBy'], string> = {
 /** Watts against their limits on one scale. */
 const limits = computed(() => {
   const { inverter } = design.document!
-  const surgeW = inverter.part.surgeW * inverter.quantity
+  const { surgeW } = inverterRating(design.document!, peak.value.startS)
   const coldest = at(charges.value.at(-1)!, temperatures.value.at(-1)!)
   return [
     { name: 'running when it starts', watts: peak.value.continuousW, kind: 'base' },
-    { name: `with the start of ${peak.value.starter || 'nothing'}`, watts: peak.value.surgeW, kind: 'start' },
+    {
+      name: `with the start of ${peak.value.starter || 'nothing'}, ${decimal(peak.value.startS, 1)} s`,
+      watts: peak.value.surgeW,
+      kind: 'start',
+    },
     { name: `inverter, ${decimal(inverter.part.surgeS, 0)} s`, watts: surgeW, kind: 'limit' },
     { name: 'bank’s management or fuse', watts: coldest.surgeLimitW, kind: 'limit' },
   ]

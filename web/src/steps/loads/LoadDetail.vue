@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { HOUR_SHAPES, MONTH_NAMES, startWatts, type Load } from '@ambrel/core'
+import { HOUR_SHAPES, MONTH_NAMES, START_SECONDS, startWatts, type Load } from '@ambrel/core'
+import { decimal } from '@ambrel/core/units'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import TextField from '../../fields/TextField.vue'
@@ -41,6 +42,13 @@ const fields = computed<GridField[]>(() => [
     unit: 'W',
     nullable: true,
     step: 100,
+  },
+  {
+    path: path('startS'),
+    label: `for (usual ${decimal(START_SECONDS[props.load.startKind], 1)} s)`,
+    unit: 's',
+    nullable: true,
+    step: 0.5,
   },
   { path: path('standbyW'), label: 'Standing by', unit: 'W' },
   { path: path('supply'), label: 'Carried by', options: SUPPLY_OPTIONS },
