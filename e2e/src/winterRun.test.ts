@@ -159,6 +159,35 @@ describe('the backup', () => {
   })
 })
 
+describe('the right side of the inverter', () => {
+  it('an AC-coupled array has an inverter of its own, is held to the house inverter’s rating, and the strip follows', async () => {
+    const { page, errors } = await open('Larkspur Bench', 'More sun, less bank', '4')
+    const weeks = await strip(page)
+    await page.getByLabel('Part', { exact: true }).nth(1).selectOption({ label: 'AC-coupled array inverter, 5 kW' })
+    await changes(() => strip(page), weeks)
+    await page.getByText('Feeds the house directly').waitFor()
+    await setField(page, 'controllers.1.part.outputAcW', '9000')
+    await page.locator('h1').first().click()
+    await page.keyboard.press('5')
+    await page
+      .locator('.findings [data-level=stop]', { hasText: '9 kW feed the AC side of an inverter of 6 kW' })
+      .waitFor()
+    expect(errors).toEqual([])
+  })
+
+  it('a pump with a tank behind it waits for the sun', async () => {
+    const { page, errors } = await open('Larkspur Bench', 'Flooded bank', '2')
+    const weeks = await strip(page)
+    await page.getByLabel('Details of Submersible well pump').click()
+    await page.getByText('may be moved into the sun').click()
+    await setField(page, 'loads.2.storeDays', '3')
+    await changes(() => strip(page), weeks)
+    await setField(page, 'loads.2.storeDays', '90')
+    await page.getByText('storeDays 90 is too large; at most 60').first().waitFor()
+    expect(errors).toEqual([])
+  })
+})
+
 describe('the household', () => {
   it('goes away and sheds loads, and the strip shows it; a day that is not in the month is named', async () => {
     const { page, errors } = await open('Larkspur Bench', 'More sun, less bank', '2')

@@ -58,6 +58,24 @@ describe('when the backup starts and stops', () => {
     expect(runs[0].start).toBe(hour)
   })
 
+  it('stops at its level, never short before it', () => {
+    const { result, trace, runs } = backup({})
+    expect(result.shortHours.must).toBe(0)
+    expect(trace.stateOfCharge[runs[0].start + runs[0].length - 1]).toBeGreaterThanOrEqual(0.8 - 1e-6)
+  })
+
+  it('keeps to the quiet hours, the minimum and the maximum run, and counts its starts', () => {
+    for (const { start } of backup({ quietFromH: 10, quietToH: 15 }).runs)
+      expect(start % 24 < 10 || start % 24 >= 15).toBe(true)
+    const { runs, result, trace } = backup({ minRunH: 4, maxRunH: 6 })
+    for (const { length } of runs.slice(0, -1)) {
+      expect(length).toBeGreaterThanOrEqual(4)
+      expect(length).toBeLessThanOrEqual(6)
+    }
+    expect(result.generatorStarts).toBe(runs.length)
+    expect(result.generatorHours).toBe(trace.generatorW.filter((watts) => watts > 0).length)
+  })
+
   it('a look in the morning is once a day', () => {
     for (const { start } of backup({ startBy: 'morning', morningH: 9 }).runs) expect(start % 24).toBe(9)
   })

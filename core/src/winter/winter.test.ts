@@ -1,7 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import fc from 'fast-check'
-import { larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
-import type { Design } from '../design/types.ts'
+import { larkspurBench, larkspurFlooded } from '../design/samples.ts'
 import { runYear } from './loop.ts'
 import { emptyTrace } from './year.ts'
 import { WinterEngine } from './engine.ts'
@@ -46,126 +44,12 @@ describe('the run, by hand', () => {
   })
 })
 
-describe('the generator’s state machine', () => {
-  const hours = flatYear(Array(24).fill(0))
-  const withGenerator = (change: Partial<Design['generator']>) => {
-    const design = tiny((d) => {
-      d.generator = {
-        ...d.generator,
-        present: true,
-        startStateOfCharge: 0.3,
-        stopStateOfCharge: 0.8,
-        minRunH: 1,
-        maxRunH: 10,
-        quietFromH: 0,
-        quietToH: 0,
-        ...change,
-      }
-    })
-    const trace = emptyTrace()
-    return { result: runYear(runPlan(design), hours, trace), trace }
-  }
-  const runsOf = (generatorW: Float32Array) => {
-    const runs: { start: number; length: number }[] = []
-    generatorW.forEach((watts, i) => {
-      if (watts <= 0) return
-      const last = runs[runs.length - 1]
-      if (last && last.start + last.length === i) last.length++
-      else runs.push({ start: i, length: 1 })
-    })
-    return runs
-  }
-
-  it('starts at the start level, stops at the stop level', () => {
-    const { result, trace } = withGenerator({})
-    const [first] = runsOf(trace.generatorW)
-    // full 5120 Wh falls below 30 % after 35.84 h → on in hour 36
-    expect(first.start).toBe(36)
-    expect(result.shortHours.must).toBe(0)
-    expect(trace.stateOfCharge[first.start + first.length - 1]).toBeGreaterThanOrEqual(0.8 - 1e-6)
-  })
-
-  it('waits through quiet hours', () => {
-    const { trace } = withGenerator({ quietFromH: 10, quietToH: 15 })
-    for (const { start } of runsOf(trace.generatorW)) expect(start % 24 < 10 || start % 24 >= 15).toBe(true)
-  })
-
-  it('keeps to the minimum and the maximum run', () => {
-    for (const { length } of runsOf(withGenerator({ minRunH: 4, maxRunH: 6 }).trace.generatorW).slice(0, -1)) {
-      expect(length).toBeGreaterThanOrEqual(4)
-      expect(length).toBeLessThanOrEqual(6)
-    }
-  })
-
-  it('counts starts as runs', () => {
-    const { result, trace } = withGenerator({})
-    expect(result.generatorStarts).toBe(runsOf(trace.generatorW).length)
-    expect(result.generatorHours).toBe(trace.generatorW.filter((watts) => watts > 0).length)
-  })
-})
-
-describe('the books', () => {
-  const designs = fc.record({
-    base: fc.constantFrom(larkspurBench, larkspurFlooded, larkspurMoreSun),
-    inParallel: fc.integer({ min: 1, max: 6 }),
-    strings: fc.integer({ min: 1, max: 4 }),
-    generator: fc.boolean(),
-    room: fc.constantFrom('heated' as const, 'unheated' as const, 'buried' as const),
-    scale: fc.double({ min: 0.2, max: 4, noNaN: true }),
-    seed: fc.integer({ min: 1, max: 50 }),
-  })
-
-  it('balance to 1e-9 in every step and over the year, for any design and weather', () => {
-    fc.assert(
-      fc.property(designs, ({ base, inParallel, strings, generator, room, scale, seed }) => {
-        const design = base()
-        design.bank.inParallel = inParallel
-        design.arrays[0].inParallel = strings
-        design.generator.present = generator
-        design.place.batteryRoom.kind = room
-        design.loads.forEach((load) => (load.runningW *= scale))
-        const [year] = engine.run(design, { years: 1, seed })
-        expect(year.residualRelative).toBeLessThan(1e-9)
-        const out = year.servedWh + year.lossesWh + year.storedChangeWh + year.curtailedWh
-        expect(Math.abs(year.sourcesWh / out - 1)).toBeLessThan(1e-9)
-        expect(year.lowestStateOfCharge).toBeGreaterThanOrEqual(-1e-9)
-        expect(year.curtailedWh).toBeGreaterThanOrEqual(-1e-3)
-        expect(year.lossesWh).toBeGreaterThan(0)
-      }),
-      { numRuns: 25 },
-    )
-  })
-
+describe('a run of years', () => {
   it('the same seed gives the same years, whatever was run between', () => {
     const first = engine.run(larkspurBench(), { years: 3, seed: 7 })
     engine.run(larkspurFlooded(), { years: 2, seed: 9 })
     expect(engine.run(larkspurBench(), { years: 3, seed: 7 })).toEqual(first)
     expect(new WinterEngine().run(larkspurBench(), { years: 3, seed: 7 })).toEqual(first)
-  })
-
-  const unmet = (change: (design: Design) => void) => {
-    const design = larkspurBench()
-    design.generator.present = false
-    design.loads.forEach((load) => (load.movable = false))
-    change(design)
-    return engine
-      .run(design, { years: 5, seed: 3 })
-      .reduce((sum, { unmetWh }) => sum + unmetWh.must + unmetWh.should + unmetWh.canWait, 0)
-  }
-
-  it('more panels never leave more unmet, nor does a bigger bank', () => {
-    let last = Infinity
-    for (const strings of [1, 2, 3]) {
-      const now = unmet((design) => (design.arrays[0].inParallel = strings))
-      expect(now).toBeLessThanOrEqual(last)
-      last = now
-    }
-    last = Infinity
-    for (const units of [2, 4, 8]) {
-      const now = unmet((design) => (design.bank.inParallel = units))
-      expect(now).toBeLessThanOrEqual(last)
-      last = now
-    }
   })
 
   it('refuses a run of no years', () => {

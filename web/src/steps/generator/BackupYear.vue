@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { MONTH_NAMES, runningCost, type WinterSummary, type YearFigures } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import Chart from '../../drawing/Chart.vue'
+import PercentileTable, { type FigureRow } from '../../drawing/PercentileTable.vue'
 import { yearsWords } from '../../frame/yearsWords.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -12,14 +13,8 @@ const props = defineProps<{ winter: WinterSummary }>()
 const design = useDesign()
 const prefs = usePrefs()
 const generator = computed(() => design.document!.generator)
-const columns = computed(() => [
-  { name: 'typical', year: props.winter.median },
-  { name: '1 in 5', year: props.winter.oneInFive },
-  { name: '1 in 10', year: props.winter.oneInTen },
-  { name: 'worst', year: props.winter.worst },
-])
 const burns = computed(() => generator.value.kind !== 'shore')
-const rows = computed<{ name: string; of: (year: YearFigures) => string }[]>(() => [
+const rows = computed<FigureRow[]>(() => [
   { name: 'starts', of: (year) => decimal(year.generatorStarts, 0) },
   { name: 'hours', of: (year) => prefs.show(year.generatorHours, 'h') },
   { name: 'energy it gives', of: (year) => prefs.show(year.generatorWh, 'Wh') },
@@ -58,20 +53,7 @@ const hours = computed(() => [
     <div class="two">
       <div>
         <h2>What it does in a year</h2>
-        <table class="sheet">
-          <thead>
-            <tr>
-              <th />
-              <th v-for="column in columns" :key="column.name" class="n">{{ column.name }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="row in rows" :key="row.name">
-              <td>{{ row.name }}</td>
-              <td v-for="column in columns" :key="column.name" class="n">{{ row.of(column.year) }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <PercentileTable :summary="winter" :rows="rows" />
         <p class="quiet">
           Each figure by itself, over {{ yearsWords(design.document, winter.years) }}.
           <template v-if="generator.kind === 'generator' && winter.generatorLoading > 0"

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { MONTH_NAMES, type WinterSummary, type YearFigures, type YearLosses } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import Chart from '../../drawing/Chart.vue'
+import PercentileTable, { type FigureRow } from '../../drawing/PercentileTable.vue'
 import { yearsWords } from '../../frame/yearsWords.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -36,14 +37,8 @@ const months = computed(() => {
   ]
   return all.filter(({ data }, i) => i < 2 || data.some((kWh) => kWh > 0))
 })
-const columns = computed(() => [
-  { name: 'typical', year: props.summary.median },
-  { name: '1 in 5', year: props.summary.oneInFive },
-  { name: '1 in 10', year: props.summary.oneInTen },
-  { name: 'worst', year: props.summary.worst },
-])
 const backed = computed(() => design.document!.generator.present)
-const rows = computed<{ name: string; of: (year: YearFigures) => string }[]>(() => [
+const rows = computed<FigureRow[]>(() => [
   { name: 'lowest charge', of: (year) => prefs.show(year.lowestStateOfCharge, 'share') },
   { name: 'short, must run', of: (year) => prefs.show(year.shortHours.must, 'h') },
   { name: 'short, should run', of: (year) => prefs.show(year.shortHours.should, 'h') },
@@ -94,20 +89,7 @@ const losses = computed(() => {
   <section class="card two">
     <div data-percentiles>
       <h2>How bad it gets</h2>
-      <table class="sheet">
-        <thead>
-          <tr>
-            <th>a year</th>
-            <th v-for="column in columns" :key="column.name" class="n">{{ column.name }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.name">
-            <td>{{ row.name }}</td>
-            <td v-for="column in columns" :key="column.name" class="n">{{ row.of(column.year) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <PercentileTable :summary="summary" :rows="rows" />
       <p class="quiet">Each figure by itself, its bad side, over {{ yearsWords(design.document, summary.years) }}.</p>
     </div>
     <div data-losses>

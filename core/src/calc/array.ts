@@ -1,0 +1,130 @@
+import { coldVoltage, hotVoltage } from '../array/voltage.ts'
+import { moduleTemperature, modulePower } from '../array/power.ts'
+import { layouts } from '../array/layouts.ts'
+import { fittedModule, mismatch } from '../array/mismatch.ts'
+import { atConditions, currentAt, openCircuitV, powerPoint, type ModuleSheet } from '../array/singleDiode.ts'
+import { choice, integer, list, number, optional, text } from './fields.ts'
+
+import { type CalcFunction, watts, mounting, moduleSheet, stringOf } from './inputs.ts'
+
+/** Array, strings and modules, by name. */
+export const ARRAY: Record<string, CalcFunction> = {
+  'array.coldVoltage': {
+    says: 'open-circuit voltage of a string on its coldest morning',
+    inputs: {
+      inSeries: integer('modules', 1, 100),
+      vocV: number('V', 0.1, 200),
+      betaVocPctPerK: number('%/K', -1, 0),
+      coldestC: number('°C', -80, 60),
+      method: optional(choice('coefficient', 'code-table', 'flat'), 'coefficient'),
+    },
+    outputs: { volts: 'V' },
+    source: 'IEC 60891; NEC table 690.7(A)',
+    run: (input) => ({ volts: coldVoltage(input.all()) }),
+  },
+  'array.hotVoltage': {
+    says: 'power-point voltage of a string on its hottest afternoon',
+    inputs: {
+      inSeries: integer('modules', 1, 100),
+      vmpV: number('V', 0.1, 200),
+      betaVmpPctPerK: number('%/K', -1, 0),
+      hottestCellC: number('°C', -40, 120),
+    },
+    outputs: { volts: 'V' },
+    source: 'IEC 60891',
+    run: (input) => ({ volts: hotVoltage(input.all()) }),
+  },
+  'array.moduleTemperature': {
+    says: 'temperature of the cells',
+    inputs: {
+      irradianceWM2: number('W/m²', 0, 1600),
+      airC: number('°C', -80, 60),
+      windMS: number('m/s', 0, 60),
+      mounting,
+    },
+    outputs: { cellC: '°C' },
+    source: 'Faiman (2008)',
+    run: (input) => ({
+      cellC: moduleTemperature(
+        input.number('irradianceWM2'),
+        input.number('airC'),
+        input.number('windMS'),
+        input.text('mounting') as 'open-rack',
+      ),
+    }),
+  },
+  'array.power': {
+    says: 'power of a module',
+    inputs: {
+      ratedW: watts,
+      irradianceWM2: number('W/m²', 0, 1600),
+      cellC: number('°C', -80, 120),
+      gammaPctPerK: number('%/K', -1, 0),
+    },
+    outputs: { watts: 'W' },
+    source: 'linear power coefficient of the data sheet',
+    run: (input) => ({
+      watts: modulePower(
+        input.number('ratedW'),
+        input.number('irradianceWM2'),
+        input.number('cellC'),
+        input.number('gammaPctPerK'),
+      ),
+    }),
+  },
+  'array.singleDiode': {
+    says: 'five parameters of a module from its data sheet, and its power point at other light and heat',
+    inputs: {
+      ...moduleSheet,
+      irradianceWM2: optional(number('W/m²', 1, 1600), 1000),
+      cellC: optional(number('°C', -80, 120), 25),
+    },
+    outputs: {
+      photocurrentA: 'A',
+      saturationA: 'A',
+      seriesOhm: 'Ω',
+      shuntOhm: 'Ω',
+      idealityV: 'V, ideality × cells × kT/q',
+      mpp: '{volts, amps, watts}',
+    },
+    source: 'De Soto, Klein & Beckman (2006)',
+    run: (input) => {
+      const sheet = input.all<ModuleSheet>()
+      const fit = atConditions(fittedModule(sheet), sheet, input.number('irradianceWM2'), input.number('cellC'))
+      return { ...fit, mpp: powerPoint((volts) => currentAt(fit, volts), openCircuitV(fit)) }
+    },
+  },
+  'array.mismatch': {
+    says: 'what unlike strings lose in parallel on one controller',
+    inputs: {
+      strings: list('{module, inSeries, count?}, module as in array.singleDiode'),
+      irradianceWM2: optional(number('W/m²', 1, 1600), 1000),
+      cellC: optional(number('°C', -80, 120), 25),
+    },
+    outputs: { combinedW: 'W', separateW: 'W', lossFraction: 'share' },
+    source: 'De Soto et al. (2006); 1 − P(combined)/ΣP(each alone)',
+    run: (input) => {
+      const strings = input.objects('strings').map((each, i) => stringOf(each, i))
+      const { combined, separateW, lossFraction } = mismatch(
+        strings,
+        input.number('irradianceWM2'),
+        input.number('cellC'),
+      )
+      return { combinedW: combined.watts, separateW, lossFraction }
+    },
+  },
+  'array.layouts': {
+    says: 'legal series × parallel × controller layouts, best first',
+    inputs: {
+      module: text('a module as in the document'),
+      controller: text('a controller part as in the document'),
+      coldestC: number('°C', -80, 60),
+      hottestCellC: number('°C', -40, 120),
+      chargeV: number('V', 1, 100),
+      maxModules: integer('modules', 1, 400),
+    },
+    outputs: { layouts: 'inSeries, inParallel, controllers, coldV, hotV, watts, remarks' },
+    source: 'limits of the data sheets',
+    run: (input) => ({ layouts: layouts(input.all()) }),
+  },
+}

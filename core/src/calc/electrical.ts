@@ -1,0 +1,154 @@
+import { derate, fuelLitres } from '../generator/power.ts'
+import { refillHours } from '../generator/refill.ts'
+import { inverterCurve, inverterInput } from '../inverter/efficiency.ts'
+import { legs } from '../inverter/legs.ts'
+import { surge } from '../inverter/surge.ts'
+import { ampacity, drop } from '../wiring/conductors.ts'
+import { choice, integer, list, number, optional, text } from './fields.ts'
+
+import { type CalcFunction, share, watts, fuel, kinetic } from './inputs.ts'
+
+/** Inverter, generator and wiring, by name. */
+export const ELECTRICAL: Record<string, CalcFunction> = {
+  'inverter.input': {
+    says: 'DC input of an inverter',
+    inputs: {
+      idleW: number('W', 0, 10000),
+      ratedW: number('W', 1, 1e6),
+      peakEfficiency: share,
+      peakAtFraction: share,
+      fullLoadEfficiency: share,
+      watts,
+    },
+    outputs: { inputW: 'W', efficiency: 'share' },
+    source: 'idle + a·P + b·P² through three points',
+    run: (input) => {
+      const inputW = inverterInput(inverterCurve(input.all()), input.number('watts'))
+      return { inputW, efficiency: inputW > 0 ? input.number('watts') / inputW : 0 }
+    },
+  },
+  'inverter.legs': {
+    says: 'power on each leg and neutral current',
+    inputs: {
+      loads: list('{watts, leg: A | B | AB, and C | ABC with three phases}'),
+      service: optional(choice('split-phase', 'three-phase', 'single-120', 'single-230'), 'split-phase'),
+      volts: optional(number('V, leg to neutral', 1, 1000), 120),
+    },
+    outputs: { legAW: 'W', legBW: 'W', legCW: 'W', neutralA: 'A' },
+    source: 'Kirchhoff’s current law at the neutral, unity power factor',
+    run: (input) => ({
+      ...legs(
+        input.rows('loads', { watts, leg: choice('A', 'B', 'C', 'AB', 'ABC') }) as never,
+        input.text('service') as 'split-phase',
+        input.number('volts'),
+      ),
+    }),
+  },
+  'inverter.surge': {
+    says: 'whether a start is carried by the inverter, the bank’s voltage and the bank’s current',
+    inputs: {
+      baseW: watts,
+      startW: watts,
+      surgeRatingW: watts,
+      efficiency: optional(number('share', 0.01, 1), 0.9),
+      openCircuitV: number('V', 0.1, 1000),
+      ohm: number('Ω', 0, 100),
+      lowCutV: number('V', 0, 1000),
+      surgeLimitA: optional(number('A', 0, 1e6), 1e6),
+    },
+    outputs: {
+      starts: '',
+      limitedBy: 'none, inverter, voltage, bank-current',
+      outputW: 'W',
+      volts: 'V, null when not carried',
+      amps: 'A',
+    },
+    source: 'V = (E + √(E² − 4PR))/2 against the low cut-out',
+    run: (input) => ({ ...surge(input.all()) }),
+  },
+  'generator.refillHours': {
+    says: 'hours a charger takes from one state of charge to another, the absorption tail with it',
+    inputs: {
+      ...kinetic,
+      from: share,
+      to: share,
+      chargeA: number('A', 1e-6, 1e5),
+      efficiency: optional(number('share', 0.01, 1), 0.85),
+    },
+    outputs: {
+      hours: 'h, null when not within 96 h',
+      tailHours: 'h',
+      meanShare: 'mean share of the charger’s current',
+    },
+    source: 'Manwell & McGowan (1993), stepped by 3 minutes',
+    run: (input) => {
+      const { hours, ...rest } = refillHours(
+        input.all(),
+        input.number('from'),
+        input.number('to'),
+        input.number('chargeA'),
+        input.number('efficiency'),
+      )
+      return { hours: Number.isFinite(hours) ? hours : null, ...rest }
+    },
+  },
+  'generator.derate': {
+    says: 'power a generator really gives at a place',
+    inputs: { ratedW: number('W', 1, 1e6), elevationM: number('m', -430, 6000), airC: number('°C', -60, 60), fuel },
+    outputs: { watts: 'W' },
+    source: 'makers’ de-rating rules',
+    run: (input) => ({
+      watts: derate(
+        input.number('ratedW'),
+        input.number('elevationM'),
+        input.number('airC'),
+        input.text('fuel') as 'petrol',
+      ),
+    }),
+  },
+  'generator.fuel': {
+    says: 'fuel burnt',
+    inputs: { ratedW: number('W', 1, 1e6), watts, hours: number('h', 0, 10000), fuel },
+    outputs: { litres: 'L' },
+    source: 'straight Willans line',
+    run: (input) => ({
+      litres: fuelLitres(
+        input.number('ratedW'),
+        input.number('watts'),
+        input.number('hours'),
+        input.text('fuel') as 'petrol',
+      ),
+    }),
+  },
+  'wiring.drop': {
+    says: 'voltage lost there and back',
+    inputs: {
+      size: text('as “6 AWG” or “16 mm2”'),
+      oneWayM: number('m', 0, 10000),
+      amps: number('A', 0, 10000),
+      volts: number('V', 0.1, 2000),
+    },
+    outputs: { dropV: 'V', dropPct: '%' },
+    source: '2·L·I·R; NEC chapter 9 table 8, IEC 60228',
+    run: (input) => drop(input.all()),
+  },
+  'wiring.ampacity': {
+    says: 'current a conductor may carry',
+    inputs: {
+      size: text('as “6 AWG”'),
+      insulationC: number('°C', 60, 90),
+      ambientC: number('°C', -40, 89),
+      conductors: integer('', 1, 9),
+    },
+    outputs: { amps: 'A' },
+    source: 'NEC 310.16, 310.15, 110.14(C)',
+    run: (input) => ({
+      amps: ampacity(
+        input.text('size'),
+        input.number('insulationC') as 75,
+        input.number('ambientC'),
+        input.number('conductors'),
+      ),
+    }),
+  },
+}

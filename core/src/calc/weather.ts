@@ -1,0 +1,68 @@
+import { TiltedPlane } from '../sun/plane.ts'
+import { clearnessCumulative, clearnessDistribution } from '../weather/clearness.ts'
+import { darkSpells, dailyPlaneEnergy } from '../weather/darkSpells.ts'
+import { fitPersistence } from '../weather/fitPersistence.ts'
+import { summariseWeather } from '../weather/summary.ts'
+import { list, number, numbers, optional } from './fields.ts'
+
+import { type CalcFunction, weatherInputs, madeYears, groundOf } from './inputs.ts'
+
+/** Weather, by name. */
+export const WEATHER: Record<string, CalcFunction> = {
+  'weather.clearnessDistribution': {
+    says: 'distribution of daily clearness about a monthly mean',
+    inputs: { meanClearness: number('', 0, 1), at: optional(number('', 0, 1), null) },
+    outputs: { gamma: '', minimum: '', maximum: '', cumulative: 'share of days up to `at`' },
+    source: 'Bendt et al. (1981)',
+    run: (input) => {
+      const distribution = clearnessDistribution(input.number('meanClearness'))
+      return input.has('at')
+        ? { ...distribution, cumulative: clearnessCumulative(distribution, input.number('at')) }
+        : { ...distribution }
+    },
+  },
+  'weather.generate': {
+    says: 'summary of synthetic years made from monthly rows',
+    inputs: weatherInputs,
+    outputs: {
+      monthlyGhiKWhM2Day: '12',
+      monthlyMeanC: '12',
+      lag1: 'of the Gaussian series',
+      firstDays: '30 daily sums, kWh/m²',
+    },
+    source: 'Bendt et al. (1981); Graham et al. (1988); Collares-Pereira & Rabl (1979)',
+    run: (input) => ({ ...summariseWeather(madeYears(input).years) }),
+  },
+  'weather.darkSpells': {
+    says: 'runs of days under a threshold on a tilted plane, by return period',
+    inputs: {
+      ...weatherInputs,
+      tiltDeg: number('°', 0, 90),
+      azimuthDeg: number('°', -360, 360),
+      thresholdKWhM2: optional(number('kWh/m²·day', 0.01, 14), 1),
+      horizon: optional(list('points {azimuthDeg, elevationDeg, cover}'), null),
+    },
+    outputs: { longestByReturnPeriod: 'days once in 2, 5, 10, 20 years', count: 'spells a year', daysPerYear: 'days' },
+    source: 'ranked yearly longest spells of synthetic years',
+    run: (input) => {
+      const { years, sun } = madeYears(input)
+      const surface = { tiltDeg: input.number('tiltDeg'), azimuthDeg: input.number('azimuthDeg'), ...groundOf(input) }
+      return { ...darkSpells(dailyPlaneEnergy(new TiltedPlane(sun, surface), years), input.number('thresholdKWhM2')) }
+    },
+  },
+  'weather.fitPersistence': {
+    says: 'lag-1 persistence of a sequence of daily clearnesses',
+    inputs: {
+      dailyClearness: numbers('0…1, days in order', 0, 1),
+      meanClearness: optional(numbers('0…1, twelve', 0, 1), null),
+    },
+    outputs: { persistence: '' },
+    source: 'Graham, Hollands & Huget (1988)',
+    run: (input) => ({
+      persistence: fitPersistence(
+        input.numbers('dailyClearness'),
+        input.has('meanClearness') ? input.numbers('meanClearness') : undefined,
+      ),
+    }),
+  },
+}
