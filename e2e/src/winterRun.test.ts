@@ -161,7 +161,7 @@ describe('the backup', () => {
 
 describe('the right side of the inverter', () => {
   it('an AC-coupled array has an inverter of its own, is held to the house inverter’s rating, and the strip follows', async () => {
-    const { page, errors } = await open('Larkspur Bench', 'More sun, less bank', '4')
+    const { page, errors, undo } = await open('Larkspur Bench', 'More sun, less bank', '4')
     const weeks = await strip(page)
     await page.getByLabel('Part', { exact: true }).nth(1).selectOption({ label: 'AC-coupled array inverter, 5 kW' })
     await changes(() => strip(page), weeks)
@@ -172,6 +172,8 @@ describe('the right side of the inverter', () => {
     await page
       .locator('.findings [data-level=stop]', { hasText: '9 kW feed the AC side of an inverter of 6 kW' })
       .waitFor()
+    for (let i = 0; i < 2; i++) await undo()
+    await saved(page)
     expect(errors).toEqual([])
   })
 
