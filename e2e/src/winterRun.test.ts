@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openPage } from './browser.ts'
-import { changes, drawn, rail, saved, setField, strip } from './pages.ts'
+import { changes, drawn, newDesign, rail, saved, setField, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -191,17 +191,23 @@ describe('the right side of the inverter', () => {
 })
 
 describe('the household', () => {
-  it('goes away and sheds loads, and the strip shows it; a day that is not in the month is named', async () => {
-    const { page, errors } = await open('Larkspur Bench', 'More sun, less bank', '2')
+  it('goes away and sheds loads, and the run follows; a day that is not in the month is named', async () => {
+    const { page, errors } = await openPage(application.browser, { height: 1000 })
+    await newDesign(page, application.base, 'Holiday cabin')
+    await page.keyboard.press('2')
     const card = page.locator('[data-household]')
-    const home = await strip(page)
+    await card.waitFor()
+    const backup = () => rail(page, 'generator')
+    const home = await backup()
     await card.getByRole('button', { name: 'Add a stretch' }).click()
-    const away = await changes(() => strip(page), home)
+    const away = await changes(backup, home)
     await setField(page, 'household.away.0.toDay', '32')
     await page.getByText('toDay 32 is too large; at most 31').first().waitFor()
     await setField(page, 'household.away.0.toDay', '30')
-    await changes(() => strip(page), away)
-    await setField(page, 'household.shedCanWaitBelow', '70')
+    await changes(backup, away)
+    await page.locator('.rail [data-step=generator] small', { hasText: 'h a year' }).waitFor()
+    await page.getByLabel('LED lights, priority').selectOption({ label: 'can wait' })
+    await setField(page, 'household.shedCanWaitBelow', '90')
     await page.locator('.rail [data-step=winter] small', { hasText: 'short, 1 in 10' }).waitFor()
     expect(errors).toEqual([])
   })

@@ -2,10 +2,9 @@
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import type { ArrayField, ModulePart } from '@ambrel/core'
-import ChoiceField from '../../fields/ChoiceField.vue'
-import NumberField from '../../fields/NumberField.vue'
+import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
+import FieldGrid from '../../fields/FieldGrid.vue'
 import PartPicker from '../../fields/PartPicker.vue'
-import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import ModuleSheet from './ModuleSheet.vue'
@@ -16,13 +15,6 @@ const design = useDesign()
 const prefs = usePrefs()
 const array = computed(() => design.document!.arrays[props.index])
 const path = (key: string) => `arrays.${props.index}.${key}`
-function set<K extends keyof ArrayField>(key: K, value: ArrayField[K] | null): void {
-  design.edit(
-    `${array.value.name}: ${key}`,
-    (draft) => (draft.arrays[props.index][key] = value as ArrayField[K]),
-    path(key),
-  )
-}
 const controllers = computed(() => design.document!.controllers.map(({ id, name }) => ({ value: id, label: name })))
 /** The trackers of its controller, where there is a choice. */
 const trackers = computed(() => {
@@ -30,26 +22,48 @@ const trackers = computed(() => {
   return Array.from({ length: part?.trackers ?? 1 }, (_, i) => ({ value: i + 1, label: `${i + 1}` }))
 })
 const TRACKING = [
-  { value: 'fixed' as const, label: 'fixed' },
-  { value: 'single-axis' as const, label: 'turning, N–S axis' },
+  { value: 'fixed', label: 'fixed' },
+  { value: 'single-axis', label: 'turning, N–S axis' },
 ]
 const SITES = [
-  { value: 'ground' as const, label: 'ground' },
-  { value: 'roof' as const, label: 'roof' },
+  { value: 'ground', label: 'ground' },
+  { value: 'roof', label: 'roof' },
 ]
+const MOUNTINGS = [
+  { value: 'open-rack', label: 'open rack' },
+  { value: 'roof-parallel', label: 'close to a roof' },
+]
+const fields = computed<GridField[]>(() => {
+  const fixed = array.value.tracking === 'fixed'
+  const field = (key: keyof ArrayField, label: string, more: Partial<GridField> = {}): GridField => ({
+    path: path(key),
+    label,
+    ...more,
+  })
+  return [
+    field('inSeries', 'In series'),
+    field('inParallel', 'Strings'),
+    field('tracking', 'Stands', { options: TRACKING }),
+    ...(fixed && array.value.tiltSeasons.length === 0 ? [field('tiltDeg', 'Tilt', { unit: '°' })] : []),
+    ...(fixed ? [field('azimuthDeg', 'Facing', { unit: '°' })] : []),
+    field('controllerId', 'On', { options: controllers.value }),
+    ...(trackers.value.length > 1 ? [field('tracker', 'Its tracker', { options: trackers.value })] : []),
+    field('site', 'On the', { options: SITES }),
+    field('horizonShare', 'Horizon in its way', { unit: 'share', step: 10 }),
+    field('mounting', 'Mounting', { options: MOUNTINGS }),
+    field('soilingLoss', 'Soiling', { unit: 'share' }),
+    field('wiringLoss', 'Wiring', { unit: 'share' }),
+    field('mismatchLoss', 'Mismatch', { unit: 'share' }),
+    field('ageYears', 'Age', { unit: 'years' }),
+  ]
+})
 const derived = computed(() => design.derived?.arrays[props.index])
 </script>
 
 <template>
   <section class="card">
     <div class="row head">
-      <TextField
-        class="name"
-        :model-value="array.name"
-        label="Array name"
-        :path="path('name')"
-        @update:model-value="set('name', $event)"
-      />
+      <DocumentField class="name" :field="{ path: path('name'), label: 'Array name', text: true }" />
       <p class="quiet grow">
         {{ prefs.show(derived?.ratedW, 'W') }} · {{ prefs.show(derived?.worstSunHours, 'h') }} of sun in its worst month
       </p>
@@ -62,128 +76,17 @@ const derived = computed(() => design.derived?.arrays[props.index])
         <Trash2 :size="14" />
       </button>
     </div>
-    <div class="grid">
+    <FieldGrid :fields="fields" column-width="104px">
       <PartPicker
         class="wide"
         :model-value="array.module"
         kind="module"
         label="Module"
-        @update:model-value="set('module', $event as ModulePart)"
+        @update:model-value="
+          design.edit(`module: ${$event.name}`, (d) => (d.arrays[index].module = $event as ModulePart))
+        "
       />
-      <NumberField
-        :model-value="array.inSeries"
-        label="In series"
-        labelled
-        :path="path('inSeries')"
-        @update:model-value="set('inSeries', $event)"
-      />
-      <NumberField
-        :model-value="array.inParallel"
-        label="Strings"
-        labelled
-        :path="path('inParallel')"
-        @update:model-value="set('inParallel', $event)"
-      />
-      <ChoiceField
-        :model-value="array.tracking"
-        :options="TRACKING"
-        label="Stands"
-        labelled
-        @update:model-value="set('tracking', $event)"
-      />
-      <NumberField
-        v-if="array.tracking === 'fixed' && array.tiltSeasons.length === 0"
-        :model-value="array.tiltDeg"
-        unit="°"
-        label="Tilt"
-        labelled
-        :path="path('tiltDeg')"
-        @update:model-value="set('tiltDeg', $event)"
-      />
-      <NumberField
-        v-if="array.tracking === 'fixed'"
-        :model-value="array.azimuthDeg"
-        unit="°"
-        label="Facing"
-        labelled
-        :path="path('azimuthDeg')"
-        @update:model-value="set('azimuthDeg', $event)"
-      />
-      <ChoiceField
-        :model-value="array.controllerId"
-        :options="controllers"
-        label="On"
-        labelled
-        :path="path('controllerId')"
-        @update:model-value="set('controllerId', $event)"
-      />
-      <ChoiceField
-        v-if="trackers.length > 1"
-        :model-value="array.tracker"
-        :options="trackers"
-        label="Its tracker"
-        labelled
-        @update:model-value="set('tracker', $event)"
-      />
-      <ChoiceField
-        :model-value="array.site"
-        :options="SITES"
-        label="On the"
-        labelled
-        @update:model-value="set('site', $event)"
-      />
-      <NumberField
-        :model-value="array.horizonShare"
-        unit="share"
-        label="Horizon in its way"
-        labelled
-        :path="path('horizonShare')"
-        :step="10"
-        @update:model-value="set('horizonShare', $event)"
-      />
-      <ChoiceField
-        :model-value="array.mounting"
-        :options="[
-          { value: 'open-rack', label: 'open rack' },
-          { value: 'roof-parallel', label: 'close to a roof' },
-        ]"
-        label="Mounting"
-        labelled
-        @update:model-value="set('mounting', $event)"
-      />
-      <NumberField
-        :model-value="array.soilingLoss"
-        unit="share"
-        label="Soiling"
-        labelled
-        :path="path('soilingLoss')"
-        @update:model-value="set('soilingLoss', $event)"
-      />
-      <NumberField
-        :model-value="array.wiringLoss"
-        unit="share"
-        label="Wiring"
-        labelled
-        :path="path('wiringLoss')"
-        @update:model-value="set('wiringLoss', $event)"
-      />
-      <NumberField
-        :model-value="array.mismatchLoss"
-        unit="share"
-        label="Mismatch"
-        labelled
-        :path="path('mismatchLoss')"
-        @update:model-value="set('mismatchLoss', $event)"
-      />
-      <NumberField
-        :model-value="array.ageYears"
-        unit="years"
-        label="Age"
-        labelled
-        :path="path('ageYears')"
-        @update:model-value="set('ageYears', $event)"
-      />
-    </div>
+    </FieldGrid>
     <TiltSeasons v-if="array.tracking === 'fixed'" :array="array" :index="index" />
     <ModuleSheet :index="index" />
   </section>
@@ -197,12 +100,6 @@ const derived = computed(() => design.derived?.arrays[props.index])
 .name {
   width: 200px;
   font-weight: 600;
-}
-
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
-  gap: 8px 12px;
 }
 
 .wide {

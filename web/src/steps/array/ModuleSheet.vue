@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { ModulePart } from '@ambrel/core'
-import NumberField from '../../fields/NumberField.vue'
+import type { GridField } from '../../fields/DocumentField.vue'
+import FieldGrid from '../../fields/FieldGrid.vue'
 import { useDesign } from '../../stores/design.ts'
 
 const props = defineProps<{ index: number }>()
 const design = useDesign()
 const open = ref(false)
 const module = computed(() => design.document!.arrays[props.index].module)
-type Numeric = { [K in keyof ModulePart]: ModulePart[K] extends number ? K : never }[keyof ModulePart]
-const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
+const FIELDS: { key: keyof ModulePart; label: string; unit?: string; step?: number }[] = [
   { key: 'ratedW', label: 'Rated', unit: 'W', step: 5 },
   { key: 'vocV', label: 'Voc', unit: 'V', step: 0.1 },
   { key: 'vmpV', label: 'Vmp', unit: 'V', step: 0.1 },
@@ -26,6 +26,9 @@ const FIELDS: { key: Numeric; label: string; unit: string; step?: number }[] = [
   { key: 'weightKg', label: 'Weight', unit: 'kg' },
   { key: 'price', label: 'Price', unit: '' },
 ]
+const fields = computed<GridField[]>(() =>
+  FIELDS.map(({ key, ...field }) => ({ ...field, path: `arrays.${props.index}.module.${key}` })),
+)
 
 type Coefficient = 'betaVocPctPerK' | 'gammaPctPerK' | 'alphaIscPctPerK'
 /** A coefficient typed with the wrong sign or in mV/K is known by its size; the right one is offered. */
@@ -54,25 +57,7 @@ function take({ key, value }: { key: Coefficient; value: number }): void {
   <button class="link toggle" :aria-expanded="open" @click="open = !open">
     {{ open ? 'close the data sheet' : 'data sheet of the module' }}
   </button>
-  <div v-if="open" class="grid">
-    <NumberField
-      v-for="field in FIELDS"
-      :key="field.key"
-      :model-value="module[field.key]"
-      :unit="field.unit"
-      :label="field.label"
-      labelled
-      :path="`arrays.${index}.module.${field.key}`"
-      :step="field.step ?? 1"
-      @update:model-value="
-        design.edit(
-          field.label,
-          (d) => (d.arrays[index].module[field.key] = $event!),
-          `arrays.${index}.module.${field.key}`,
-        )
-      "
-    />
-  </div>
+  <FieldGrid v-if="open" class="sheet" :fields="fields" column-width="108px" />
   <p v-for="offer in offers" :key="offer.key" class="offer" role="status">
     {{ offer.says }}
     <button class="link" data-convert @click="take(offer)">take {{ offer.value }} %/K</button>
@@ -91,10 +76,7 @@ function take({ key, value }: { key: Coefficient; value: number }): void {
   background: var(--wash);
 }
 
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
-  gap: 8px 12px;
+.sheet {
   margin-top: 6px;
 }
 </style>

@@ -13,7 +13,7 @@ import {
   type ChemistryChoice as Choice,
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import NumberField from '../../fields/NumberField.vue'
+import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -30,10 +30,6 @@ import VoltageChoice from './VoltageChoice.vue'
 const design = useDesign()
 const prefs = usePrefs()
 const bank = computed(() => design.document!.bank)
-
-function set<K extends keyof Bank>(key: K, value: Bank[K] | null): void {
-  design.edit(`bank: ${key}`, (draft) => (draft.bank[key] = value as Bank[K]), `bank.${key}`)
-}
 
 /** A part of another chemistry brings the usual depth and cut-out of its kind. */
 function takePart(part: BatteryPart): void {
@@ -113,16 +109,31 @@ function takeChemistry({ part, inSeries, inParallel }: Choice): void {
   })
 }
 
-const LENGTHS = [
-  { key: 'seriesM' as const, label: 'Jumper in series' },
-  { key: 'linkM' as const, label: 'Link between strings' },
-  { key: 'leadM' as const, label: 'Main lead' },
-]
 const TAKEOFFS = [
-  { value: 'one-end' as const, label: 'both leads at one end' },
-  { value: 'opposite-corners' as const, label: 'opposite corners' },
-  { value: 'equal-leads' as const, label: 'equal leads to bars' },
+  { value: 'one-end', label: 'both leads at one end' },
+  { value: 'opposite-corners', label: 'opposite corners' },
+  { value: 'equal-leads', label: 'equal leads to bars' },
 ]
+const fields = computed<GridField[]>(() => [
+  { path: 'bank.inSeries', label: 'In series' },
+  { path: 'bank.inParallel', label: 'Strings in parallel' },
+  { path: 'bank.autonomyDays', label: 'Days without sun wanted', unit: 'd' },
+  { path: 'bank.allowedDepth', label: 'Depth allowed', unit: 'share', step: 5 },
+  { path: 'bank.cutoffStateOfCharge', label: 'Cut-out at a charge of', unit: 'share', step: 5 },
+  {
+    path: 'bank.absorbV',
+    label: `Absorbs at (usual ${prefs.show(absorptionV({ ...bank.value, absorbV: null }), 'V')})`,
+    unit: 'V',
+    nullable: true,
+    step: 0.2,
+  },
+  { path: 'bank.takeoff', label: 'Cabling', options: TAKEOFFS },
+  { path: 'bank.linkMilliohm', label: 'Each link, resistance', unit: 'mΩ', step: 0.1 },
+  { path: 'bank.seriesM', label: 'Jumper in series', unit: 'm', step: 0.1 },
+  { path: 'bank.linkM', label: 'Link between strings', unit: 'm', step: 0.1 },
+  { path: 'bank.leadM', label: 'Main lead', unit: 'm', step: 0.1 },
+  { path: 'bank.stringFuses', label: 'a fuse per string', toggle: true },
+])
 </script>
 
 <template>
@@ -164,87 +175,7 @@ const TAKEOFFS = [
         :fits="(part: BatteryPart) => part.chemistry === bank.part.chemistry"
         @update:model-value="takePart"
       />
-      <NumberField
-        :model-value="bank.inSeries"
-        label="In series"
-        labelled
-        path="bank.inSeries"
-        @update:model-value="set('inSeries', $event)"
-      />
-      <NumberField
-        :model-value="bank.inParallel"
-        label="Strings in parallel"
-        labelled
-        path="bank.inParallel"
-        @update:model-value="set('inParallel', $event)"
-      />
-      <NumberField
-        :model-value="bank.autonomyDays"
-        unit="d"
-        label="Days without sun wanted"
-        labelled
-        path="bank.autonomyDays"
-        @update:model-value="set('autonomyDays', $event)"
-      />
-      <NumberField
-        :model-value="bank.allowedDepth"
-        unit="share"
-        label="Depth allowed"
-        labelled
-        path="bank.allowedDepth"
-        :step="5"
-        @update:model-value="set('allowedDepth', $event)"
-      />
-      <NumberField
-        :model-value="bank.cutoffStateOfCharge"
-        unit="share"
-        label="Cut-out at a charge of"
-        labelled
-        path="bank.cutoffStateOfCharge"
-        :step="5"
-        @update:model-value="set('cutoffStateOfCharge', $event)"
-      />
-      <NumberField
-        :model-value="bank.absorbV"
-        unit="V"
-        :label="`Absorbs at (usual ${prefs.show(absorptionV({ ...bank, absorbV: null }), 'V')})`"
-        labelled
-        nullable
-        path="bank.absorbV"
-        :step="0.2"
-        @update:model-value="set('absorbV', $event)"
-      />
-      <ChoiceField
-        :model-value="bank.takeoff"
-        :options="TAKEOFFS"
-        label="Cabling"
-        labelled
-        @update:model-value="set('takeoff', $event)"
-      />
-      <NumberField
-        :model-value="bank.linkMilliohm"
-        unit="mΩ"
-        label="Each link, resistance"
-        labelled
-        path="bank.linkMilliohm"
-        :step="0.1"
-        @update:model-value="set('linkMilliohm', $event)"
-      />
-      <NumberField
-        v-for="length in LENGTHS"
-        :key="length.key"
-        :model-value="bank[length.key]"
-        unit="m"
-        :label="length.label"
-        labelled
-        :path="`bank.${length.key}`"
-        :step="0.1"
-        @update:model-value="set(length.key, $event)"
-      />
-      <label class="fuses"
-        ><el-switch :model-value="bank.stringFuses" @update:model-value="set('stringFuses', $event as boolean)" /> a
-        fuse per string</label
-      >
+      <DocumentField v-for="field in fields" :key="field.path" :field="field" labelled />
     </section>
     <section class="card printed">
       <h2>The bank as it is cabled</h2>
@@ -278,10 +209,5 @@ const TAKEOFFS = [
 
 .wide {
   grid-column: span 2;
-}
-
-.fuses {
-  align-self: end;
-  font-size: 13px;
 }
 </style>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { nextId, type Budget } from '@ambrel/core'
-import NumberField from '../../fields/NumberField.vue'
+import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -33,6 +33,13 @@ const money = (value: number | undefined) =>
   value === undefined
     ? '—'
     : new Intl.NumberFormat('en', { maximumFractionDigits: 0 }).format(value).replaceAll(',', '\u2009')
+const FIELDS: GridField[] = [
+  { path: 'budget.taxPct', label: 'Tax', unit: '%' },
+  { path: 'budget.freight', label: 'Freight', step: 50 },
+  { path: 'budget.labour', label: 'Labour', step: 50 },
+  { path: 'budget.discount', label: 'Discount', step: 50 },
+  { path: 'budget.contingencyPct', label: 'Contingency', unit: '%' },
+]
 </script>
 
 <template>
@@ -75,29 +82,12 @@ const money = (value: number | undefined) =>
             <td />
           </tr>
           <tr v-for="(extra, i) in budget.extras" :key="extra.id">
-            <td>
-              <TextField
-                :model-value="extra.name"
-                label="Line"
-                :path="`budget.extras.${i}.name`"
-                @update:model-value="design.edit('line', (d) => (d.budget.extras[i].name = $event), `x.${i}.n`)"
-              />
+            <td><DocumentField :field="{ path: `budget.extras.${i}.name`, label: 'Line', text: true }" /></td>
+            <td class="mid">
+              <DocumentField :field="{ path: `budget.extras.${i}.quantity`, label: `${extra.name}, how many` }" />
             </td>
             <td class="mid">
-              <NumberField
-                :model-value="extra.quantity"
-                :label="`${extra.name}, how many`"
-                :path="`budget.extras.${i}.quantity`"
-                @update:model-value="design.edit('line', (d) => (d.budget.extras[i].quantity = $event!), `x.${i}.q`)"
-              />
-            </td>
-            <td class="mid">
-              <NumberField
-                :model-value="extra.unitPrice"
-                :label="`${extra.name}, each`"
-                :path="`budget.extras.${i}.unitPrice`"
-                @update:model-value="design.edit('line', (d) => (d.budget.extras[i].unitPrice = $event!), `x.${i}.p`)"
-              />
+              <DocumentField :field="{ path: `budget.extras.${i}.unitPrice`, label: `${extra.name}, each` }" />
             </td>
             <td class="n sum">{{ money(extra.quantity * extra.unitPrice) }}</td>
             <td>
@@ -142,46 +132,7 @@ const money = (value: number | undefined) =>
         path="budget.currency"
         @update:model-value="set('currency', $event.trim().toUpperCase())"
       />
-      <NumberField
-        :model-value="budget.taxPct"
-        unit="%"
-        label="Tax"
-        labelled
-        path="budget.taxPct"
-        @update:model-value="set('taxPct', $event)"
-      />
-      <NumberField
-        :model-value="budget.freight"
-        label="Freight"
-        labelled
-        path="budget.freight"
-        :step="50"
-        @update:model-value="set('freight', $event)"
-      />
-      <NumberField
-        :model-value="budget.labour"
-        label="Labour"
-        labelled
-        path="budget.labour"
-        :step="50"
-        @update:model-value="set('labour', $event)"
-      />
-      <NumberField
-        :model-value="budget.discount"
-        label="Discount"
-        labelled
-        path="budget.discount"
-        :step="50"
-        @update:model-value="set('discount', $event)"
-      />
-      <NumberField
-        :model-value="budget.contingencyPct"
-        unit="%"
-        label="Contingency"
-        labelled
-        path="budget.contingencyPct"
-        @update:model-value="set('contingencyPct', $event)"
-      />
+      <DocumentField v-for="field in FIELDS" :key="field.path" :field="field" labelled />
     </section>
     <p class="quiet">Shelf prices are made up. Put in what you are really quoted, in the data sheet of each part.</p>
   </div>

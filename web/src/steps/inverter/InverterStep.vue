@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import { curveOf, inverterInput, serviceOf, stackingChoices, withInverter, type InverterPart } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
+import type { GridField } from '../../fields/DocumentField.vue'
+import FieldGrid from '../../fields/FieldGrid.vue'
 import NumberField from '../../fields/NumberField.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
@@ -145,16 +146,16 @@ const fits = (candidate: InverterPart) => candidate.bankV === design.document!.b
       <p v-for="path in ['inverter.part.bankV', 'inverter.search']" :key="path" class="error" role="alert">
         {{ design.problemAt.get(path) }}
       </p>
-      <details open>
-        <summary>Data sheet and place</summary>
-        <FieldGrid :fields="FIELDS" column-width="118px" />
-      </details>
     </section>
     <template v-if="design.derived">
       <LegPicture />
       <SurgePicture />
       <InverterChoices />
     </template>
+    <section class="card">
+      <h2>Data sheet and place</h2>
+      <FieldGrid :fields="FIELDS" column-width="118px" />
+    </section>
     <section v-if="design.derived" class="card">
       <h2>Efficiency by load</h2>
       <Chart
@@ -202,11 +203,6 @@ const fits = (candidate: InverterPart) => candidate.bankV === design.document!.b
 .search {
   gap: 6px;
   height: 28px;
-}
-
-summary {
-  margin-bottom: 8px;
-  cursor: pointer;
 }
 
 .error {

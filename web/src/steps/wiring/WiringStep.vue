@@ -4,9 +4,7 @@ import { Trash2 } from '@lucide/vue'
 import { CONDUCTORS, nextId, type Level, type WireRun } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
-import ChoiceField from '../../fields/ChoiceField.vue'
-import NumberField from '../../fields/NumberField.vue'
-import TextField from '../../fields/TextField.vue'
+import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useNewRow } from '../../frame/newRow.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -21,16 +19,30 @@ const sizes = computed(() =>
   ).map(({ size }) => ({ value: size, label: size.replace('mm2', 'mm²') })),
 )
 const CIRCUITS = [
-  { value: 'array' as const, label: 'array' },
-  { value: 'controller-bank' as const, label: 'controller' },
-  { value: 'bank-inverter' as const, label: 'inverter' },
-  { value: 'inverter-house' as const, label: 'house' },
-  { value: 'generator' as const, label: 'generator' },
+  { value: 'array', label: 'array' },
+  { value: 'controller-bank', label: 'controller' },
+  { value: 'bank-inverter', label: 'inverter' },
+  { value: 'inverter-house', label: 'house' },
+  { value: 'generator', label: 'generator' },
 ]
-const INSULATION = [60, 75, 90].map((value) => ({ value: value as 60 | 75 | 90, label: String(value) }))
+const INSULATION = [60, 75, 90].map((value) => ({ value, label: String(value) }))
 const worked = (i: number) => design.derived?.runs[i]
-function set<K extends keyof WireRun>(i: number, key: K, value: WireRun[K] | null): void {
-  design.edit(`${runs.value[i].name}: ${key}`, (draft) => (draft.runs[i][key] = value as WireRun[K]), `run.${i}.${key}`)
+/** The fields of a run that are set in its row. */
+function cells(run: WireRun, i: number): (GridField & { class: string })[] {
+  const cell = (key: keyof WireRun, label: string, style: string, more: Partial<GridField> = {}) => ({
+    path: `runs.${i}.${key}`,
+    label: `${run.name}, ${label}`,
+    class: style,
+    ...more,
+  })
+  return [
+    cell('name', 'name', 'name', { text: true }),
+    cell('circuit', 'carries', 'circuit', { options: CIRCUITS }),
+    cell('oneWayM', 'one way', 'mid', { unit: 'm' }),
+    cell('size', 'conductor', 'size', { options: sizes.value }),
+    cell('parallel', 'in parallel', 'tiny'),
+    cell('insulationC', 'insulation', 'ins', { options: INSULATION }),
+  ]
 }
 function mark(i: number): Level {
   const run = worked(i)
@@ -84,66 +96,15 @@ useNewRow(add)
             <td class="mark">
               <StateMark :level="mark(i)" />
             </td>
-            <td class="name">
-              <TextField
-                :model-value="run.name"
-                label="Name"
-                :path="`runs.${i}.name`"
-                @update:model-value="set(i, 'name', $event)"
-              />
-            </td>
-            <td class="circuit">
-              <ChoiceField
-                :model-value="run.circuit"
-                :options="CIRCUITS"
-                :label="`${run.name}, carries`"
-                @update:model-value="set(i, 'circuit', $event)"
-              />
-            </td>
-            <td class="mid">
-              <NumberField
-                :model-value="run.oneWayM"
-                unit="m"
-                :label="`${run.name}, one way`"
-                :path="`runs.${i}.oneWayM`"
-                @update:model-value="set(i, 'oneWayM', $event)"
-              />
-            </td>
-            <td class="size">
-              <ChoiceField
-                :model-value="run.size"
-                :options="sizes"
-                :label="`${run.name}, conductor`"
-                :path="`runs.${i}.size`"
-                @update:model-value="set(i, 'size', $event)"
-              />
-            </td>
-            <td class="tiny">
-              <NumberField
-                :model-value="run.parallel"
-                :label="`${run.name}, in parallel`"
-                :path="`runs.${i}.parallel`"
-                @update:model-value="set(i, 'parallel', $event)"
-              />
-            </td>
-            <td class="ins">
-              <ChoiceField
-                :model-value="run.insulationC"
-                :options="INSULATION"
-                :label="`${run.name}, insulation`"
-                @update:model-value="set(i, 'insulationC', $event)"
-              />
+            <td v-for="cell in cells(run, i)" :key="cell.path" :class="cell.class">
+              <DocumentField :field="cell" />
             </td>
             <td class="n" :title="worked(i)?.because">{{ prefs.show(worked(i)?.designA, 'A') }}</td>
             <td class="n">{{ prefs.show(worked(i)?.ampacityA, 'A') }}</td>
             <td class="n">{{ worked(i) ? `${decimal(worked(i)!.dropPct, 1)} %` : '—' }}</td>
             <td class="tiny">
-              <NumberField
-                :model-value="run.allowedDropPct"
-                :label="`${run.name}, drop allowed`"
-                :path="`runs.${i}.allowedDropPct`"
-                :step="0.5"
-                @update:model-value="set(i, 'allowedDropPct', $event)"
+              <DocumentField
+                :field="{ path: `runs.${i}.allowedDropPct`, label: `${run.name}, drop allowed`, step: 0.5 }"
               />
             </td>
             <td class="n">{{ worked(i)?.deviceA ? prefs.show(worked(i)!.deviceA, 'A') : 'over 400 A' }}</td>
