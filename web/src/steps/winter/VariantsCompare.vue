@@ -11,6 +11,8 @@ import { yearsWords } from '../../frame/yearsWords.ts'
 
 /** Two to four variants side by side over the same winters: key figures with differences, strips one above the other. */
 const MOST = 4
+/** Enough for a 1-in-10 year, and soon there. */
+const MOST_YEARS_COMPARED = 60
 const design = useDesign()
 const prefs = usePrefs()
 const winter = useWinter()
@@ -59,7 +61,8 @@ async function compare(): Promise<void> {
   running.value = true
   problem.value = ''
   try {
-    const { years, seed } = mine.winter
+    const { seed } = mine.winter
+    const years = Math.min(MOST_YEARS_COMPARED, mine.winter.years)
     const found: Column[] = []
     for (const id of [design.id, ...picked.value]) {
       const other = id === design.id ? mine : (await api.design(id)).document
