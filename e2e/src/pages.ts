@@ -1,4 +1,5 @@
-import type { Page } from 'playwright-core'
+import type { Browser, Page } from 'playwright-core'
+import { openPage } from './browser.ts'
 
 /** Heights of the strip's bars, to see whether they moved. */
 export const strip = (page: Page) =>
@@ -45,4 +46,16 @@ export async function setField(page: Page, path: string, value: string): Promise
   const field = page.locator(`[data-path="${path}"]`)
   await field.fill(value)
   await field.press('Enter')
+}
+
+/** Opens a demo variant from the shelf at a step, by the step's key. */
+export async function openVariant(browser: Browser, base: string, family: string, variant: string, step: string) {
+  const opened = await openPage(browser, { height: 1000 })
+  const { page } = opened
+  await page.goto(base)
+  await page.locator('.family', { hasText: family }).getByRole('link', { name: variant }).click()
+  await drawn(page)
+  await page.keyboard.press(step)
+  await page.locator('[data-bench] h1').waitFor()
+  return opened
 }

@@ -1,17 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { openPage } from './browser.ts'
-import { changes, drawn, newDesign, rail, saved, setField, strip } from './pages.ts'
+import { changes, newDesign, openVariant, rail, saved, setField, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
 
 async function open(family: string, variant: string, step: string) {
-  const opened = await openPage(application.browser, { height: 1000 })
-  await opened.page.goto(application.base)
-  await opened.page.locator('.family', { hasText: family }).getByRole('link', { name: variant }).click()
-  await drawn(opened.page)
-  await opened.page.keyboard.press(step)
-  await opened.page.locator('[data-bench] h1').waitFor()
+  const opened = await openVariant(application.browser, application.base, family, variant, step)
   const { page } = opened
   const undo = () => page.getByRole('button', { name: 'Undo', exact: true }).click()
   const finding = (text: string | RegExp) => page.locator('.findings [data-level]', { hasText: text })

@@ -42,3 +42,11 @@ export function arrayRatedW(array: Pick<ArrayField, 'module' | 'inSeries' | 'inP
 export function needsStringFuses({ inParallel, module }: Pick<ArrayField, 'inParallel' | 'module'>): boolean {
   return (inParallel - 1) * 1.25 * module.iscA > module.seriesFuseA
 }
+
+/** Share of the sun on the modules that reaches the bank. Source: the hand method's system factor. */
+export const SYSTEM_FACTOR = 0.8
+
+/** Rated watts of modules that bring so much a day to the bank; 0 where there is no sun at all. */
+export function modulesForDay(whPerDay: number, sunHours: number): number {
+  return sunHours > 0 ? whPerDay / (sunHours * SYSTEM_FACTOR) : 0
+}

@@ -1,3 +1,4 @@
+import { modulesForDay, SYSTEM_FACTOR } from '../array/power.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV, bankOhm } from '../bank/layout.ts'
 import { restedVoltage, sag } from '../bank/voltage.ts'
@@ -11,9 +12,6 @@ import type { Add } from './sheets.ts'
 
 /** Charge at which the largest start is judged. */
 const LOW_CHARGE = 0.3
-/** Share of the sun on the modules that reaches the bank. Source: the hand method's system factor. */
-const SYSTEM_FACTOR = 0.8
-
 export function inverterSheets(
   design: Design,
   peak: CoincidentPeak,
@@ -115,21 +113,15 @@ function idleSheets({ inverter }: Design, worstSunHours: number, add: Add): void
     }),
   )
   add(
-    worked(
-      'inverter.idle-panels',
-      'Modules for its own draw',
-      worstSunHours > 0 ? dayWh / (worstSunHours * SYSTEM_FACTOR) : 0,
-      'W',
-      {
-        says: 'own draw a day ÷ (peak sun hours of the worst month × system factor); 0 where there is no sun at all',
-        terms: [
-          term('own draw', dayWh, 'Wh/d'),
-          term('peak sun hours', worstSunHours, 'h/d', 'worst month'),
-          term('system factor', SYSTEM_FACTOR, 'share'),
-        ],
-        source: 'hand method',
-      },
-    ),
+    worked('inverter.idle-panels', 'Modules for its own draw', modulesForDay(dayWh, worstSunHours), 'W', {
+      says: 'own draw a day ÷ (peak sun hours of the worst month × system factor); 0 where there is no sun at all',
+      terms: [
+        term('own draw', dayWh, 'Wh/d'),
+        term('peak sun hours', worstSunHours, 'h/d', 'worst month'),
+        term('system factor', SYSTEM_FACTOR, 'share'),
+      ],
+      source: 'hand method',
+    }),
   )
 }
 

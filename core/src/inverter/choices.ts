@@ -1,3 +1,4 @@
+import { modulesForDay } from '../array/power.ts'
 import type { Design, InverterPart } from '../design/types.ts'
 import { heaviestShare, runningLegs } from './legs.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
@@ -19,9 +20,6 @@ export interface InverterChoice {
   price: number
   withControllers: number
 }
-
-/** Share of the sun on the modules that reaches the bank. Source: the hand method's system factor. */
-const SYSTEM_FACTOR = 0.8
 
 /**
  * Every inverter of the shelf for the bank's voltage and the same output, one of it, the smallest first.
@@ -54,7 +52,7 @@ export function inverterChoices(
         otherLegShare: (otherPeak.continuousW * heaviest) / rating.legW,
         otherSurgeShare: otherPeak.surgeW / rating.surgeW,
         idleWhDay,
-        idlePanelsW: sunHours > 0 ? idleWhDay / (sunHours * SYSTEM_FACTOR) : 0,
+        idlePanelsW: modulesForDay(idleWhDay, sunHours),
         price: part.price,
         withControllers: part.price + controllers,
       }

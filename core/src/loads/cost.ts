@@ -1,3 +1,4 @@
+import { modulesForDay } from '../array/power.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { ratedWh } from '../bank/layout.ts'
@@ -18,9 +19,6 @@ export interface LoadCost {
   /** bank and modules at the prices of the parts chosen */
   money: number
 }
-
-/** Share of the array's rated output that reaches the loads. Source: stand-alone sizing practice. */
-const SYSTEM_FACTOR = 0.8
 
 /**
  * What each load costs in bank and panels by the hand method: its day at the battery × days without sun ÷ depth ÷ cold
@@ -49,7 +47,7 @@ export function loadCosts(
   return loads.map((load, i) => {
     const day = days[i] * (load.leg === 'DC' ? 1 : atBattery)
     const bankWh = (day * bank.autonomyDays) / bank.allowedDepth / coldFactor(bank.part.chemistry, batteryC)
-    const watts = sunHours > 0 ? day / (sunHours * SYSTEM_FACTOR) : 0
+    const watts = modulesForDay(day, sunHours)
     return {
       loadId: load.id,
       dayWh: days[i],

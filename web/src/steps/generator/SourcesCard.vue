@@ -11,9 +11,8 @@ import {
   type OtherSource,
   type SourceTable,
 } from '@ambrel/core'
-import ChoiceField from '../../fields/ChoiceField.vue'
+import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
 import NumberField from '../../fields/NumberField.vue'
-import TextField from '../../fields/TextField.vue'
 import CellsDialog from '../../frame/CellsDialog.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -24,13 +23,19 @@ const prefs = usePrefs()
 const sources = computed(() => design.document!.sources)
 const reading = ref<number | null>(null)
 const KINDS = [
-  { value: 'stream' as const, label: 'stream turbine' },
-  { value: 'wind' as const, label: 'wind turbine' },
-  { value: 'other' as const, label: 'something else' },
+  { value: 'stream', label: 'stream turbine' },
+  { value: 'wind', label: 'wind turbine' },
+  { value: 'other', label: 'something else' },
 ]
 const SIDES = [
-  { value: 'dc' as const, label: 'the bank (DC)' },
-  { value: 'ac' as const, label: 'the house (AC)' },
+  { value: 'dc', label: 'the bank (DC)' },
+  { value: 'ac', label: 'the house (AC)' },
+]
+const fieldsOf = (i: number): (GridField & { class: string })[] => [
+  { path: `sources.${i}.name`, label: 'Name', text: true, class: 'name' },
+  { path: `sources.${i}.kind`, label: 'Kind', options: KINDS, class: 'kind' },
+  { path: `sources.${i}.side`, label: 'Feeds', options: SIDES, class: 'side' },
+  { path: `sources.${i}.price`, label: 'Price', class: 'price' },
 ]
 const FIRST_W = 100
 
@@ -64,36 +69,7 @@ const tell = (table: SourceTable) =>
     </div>
     <div v-for="(source, i) in sources" :key="source.id" class="source">
       <div class="row wrap head">
-        <TextField
-          class="name"
-          :model-value="source.name"
-          label="Name"
-          labelled
-          :path="`sources.${i}.name`"
-          @update:model-value="change(i, 'name of a source', (s) => ({ ...s, name: $event }), `sources.${i}.name`)"
-        />
-        <ChoiceField
-          :model-value="source.kind"
-          :options="KINDS"
-          label="Kind"
-          labelled
-          @update:model-value="change(i, 'kind of source', (s) => ({ ...s, kind: $event }))"
-        />
-        <ChoiceField
-          :model-value="source.side"
-          :options="SIDES"
-          label="Feeds"
-          labelled
-          @update:model-value="change(i, 'side of a source', (s) => ({ ...s, side: $event }))"
-        />
-        <NumberField
-          class="price"
-          :model-value="source.price"
-          label="Price"
-          labelled
-          :path="`sources.${i}.price`"
-          @update:model-value="change(i, 'price of a source', (s) => ({ ...s, price: $event! }), `sources.${i}.price`)"
-        />
+        <DocumentField v-for="field in fieldsOf(i)" :key="field.path" :class="field.class" :field="field" labelled />
         <span class="grow" />
         <el-button size="small" @click="reading = i">Watts from a table…</el-button>
         <button
