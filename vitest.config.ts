@@ -17,7 +17,7 @@ export default defineConfig({
         test: {
           name: 'browser',
           include: ['e2e/src/**/*.test.ts'],
-          testTimeout: 120_000,
+          testTimeout: 400_000,
           hookTimeout: 120_000,
           fileParallelism: false,
         },

@@ -15,6 +15,9 @@ export function openBrowser(): Promise<Browser> {
   return chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
 }
 
+/** Waits end by what the page shows; this only ends one that would never, on the slowest of machines. */
+const PATIENCE_MS = 90_000
+
 /** A page of its own store and size; errors in it are gathered. */
 export async function openPage(
   browser: Browser,
@@ -28,6 +31,7 @@ export async function openPage(
     timezoneId: 'Etc/UTC',
   })
   const page = await context.newPage()
+  page.setDefaultTimeout(PATIENCE_MS)
   const errors: string[] = []
   page.on('pageerror', (error) => errors.push(error.message))
   page.on('console', (message) => {

@@ -69,6 +69,22 @@ describe('from nothing to a winter answer', () => {
 })
 
 describe('two windows', () => {
+  it('a shelf that was left runs no more winters, and runs them when it is back', async () => {
+    const { page } = await openPage(application.browser)
+    const asked: string[] = []
+    await page.goto(application.base)
+    await page.locator('[data-mini]').first().waitFor()
+    const cards = await page.locator('[data-mini]').count()
+    expect(cards).toBeGreaterThan(3)
+    await page.locator('.family').first().getByRole('link').first().click()
+    await page.locator('footer.strip').waitFor()
+    page.on('request', (request) => asked.push(new URL(request.url()).pathname))
+    await page.locator('footer.strip[data-years="30"]').waitFor()
+    expect(asked.filter((path) => /^\/api\/designs\/[0-9a-f-]{36}$/.test(path)).length).toBeLessThan(2)
+    await page.goBack()
+    await page.waitForFunction((n) => document.querySelectorAll('[data-mini=drawn]').length === n, cards)
+  })
+
   it('a stale save gets the choice, and keeping both loses nothing', async () => {
     const first = (await openPage(application.browser)).page
     await newDesign(first, application.base, 'Shared cabin')

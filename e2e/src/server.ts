@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import pg from 'pg'
 import type { Browser } from 'playwright-core'
-import { afterAll, beforeAll } from 'vitest'
+import { afterAll, afterEach, beforeAll } from 'vitest'
 import { openBrowser } from './browser.ts'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
@@ -49,13 +49,16 @@ async function onServer(url: string, statement: string): Promise<void> {
   await client.end()
 }
 
-/** The application and a browser for the tests of a file, started before and ended after them. */
+/** The application and a browser for the tests of a file, started before and ended after them; pages end with their test. */
 export function useApplication(): { readonly base: string; readonly browser: Browser } {
   let application: Awaited<ReturnType<typeof startApplication>>
   let browser: Browser
   beforeAll(async () => {
     application = await startApplication()
     browser = await openBrowser()
+  })
+  afterEach(async () => {
+    await Promise.all(browser.contexts().map((context) => context.close()))
   })
   afterAll(async () => {
     await browser?.close()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref, shallowRef } from 'vue'
+import { onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { quantity } from '@ambrel/core/units'
 import type { WinterSummary } from '@ambrel/core'
 import WeekBars from '../drawing/WeekBars.vue'
@@ -11,13 +11,15 @@ const summary = shallowRef<WinterSummary | null>(null)
 const failed = ref(false)
 const WIDTH = 210
 const HEIGHT = 26
+const leaving = new AbortController()
 onMounted(async () => {
   try {
-    summary.value = await summaryOf(props.id, props.version)
+    summary.value = await summaryOf(props.id, props.version, leaving.signal)
   } catch {
     failed.value = true
   }
 })
+onBeforeUnmount(() => leaving.abort())
 const short = () => Math.max(...Object.values(summary.value!.oneInTen.shortHours))
 </script>
 

@@ -7,28 +7,41 @@ import { WinterWorker } from '../workers/winterWorkers.ts'
 const YEARS = 10
 let worker: WinterWorker | null = null
 let queue: Promise<unknown> = Promise.resolve()
-const known = new Map<string, Promise<WinterSummary | null>>()
+const known = new Map<string, WinterSummary>()
 
-/** The winter of a stored design over ten years; one at a time, each version once. */
-export function summaryOf(id: string, version: number): Promise<WinterSummary | null> {
+/**
+ * The winter of a stored design over ten years; one at a time, each version once.
+ * @param signal ends the wish, so that a shelf that was left does not hold up the design that was opened
+ * @returns null where the wish ended first
+ */
+export async function summaryOf(id: string, version: number, signal: AbortSignal): Promise<WinterSummary | null> {
   const key = `${id}@${version}`
-  let answer = known.get(key)
-  if (!answer) {
-    answer = queue.then(() => run(id))
-    queue = answer.catch(() => null)
-    known.set(key, answer)
-  }
-  return answer
+  const kept = known.get(key)
+  if (kept) return kept
+  const answer = queue.then(() => run(id, signal))
+  queue = answer.catch(() => null)
+  const summary = await answer
+  if (summary) known.set(key, summary)
+  return summary
 }
 
-async function run(id: string): Promise<WinterSummary | null> {
+async function run(id: string, signal: AbortSignal): Promise<WinterSummary | null> {
+  if (signal.aborted) return null
   const { document } = await api.design(id)
   worker ??= new WinterWorker(useWeather().hoursOf)
+  const { service } = worker
   await worker.ready(document)
-  const winters = await worker.service.run(
-    { ...document, winter: { ...document.winter, years: YEARS } },
-    proxy(() => {}),
-    proxy(() => {}),
-  )
-  return winters?.summary ?? null
+  if (signal.aborted) return null
+  const stop = () => void service.cancel()
+  signal.addEventListener('abort', stop)
+  try {
+    const winters = await service.run(
+      { ...document, winter: { ...document.winter, years: YEARS } },
+      proxy(() => {}),
+      proxy(() => {}),
+    )
+    return winters?.summary ?? null
+  } finally {
+    signal.removeEventListener('abort', stop)
+  }
 }
