@@ -1,11 +1,11 @@
 import { coldVoltage, hotVoltage } from '../array/voltage.ts'
 import { moduleTemperature, modulePower } from '../array/power.ts'
 import { layouts } from '../array/layouts.ts'
-import { fittedModule, mismatch } from '../array/mismatch.ts'
+import { fittedModule, mismatch, type StringKind } from '../array/mismatch.ts'
 import { atConditions, currentAt, openCircuitV, powerPoint, type ModuleSheet } from '../array/singleDiode.ts'
-import { choice, integer, list, number, optional, text } from './fields.ts'
+import { choice, integer, list, number, object, optional } from './fields.ts'
 
-import { type CalcFunction, watts, mounting, moduleSheet, stringOf } from './inputs.ts'
+import { type CalcFunction, watts, mounting, moduleSheet } from './inputs.ts'
 
 /** Array, strings and modules, by name. */
 export const ARRAY: Record<string, CalcFunction> = {
@@ -97,14 +97,18 @@ export const ARRAY: Record<string, CalcFunction> = {
   'array.mismatch': {
     says: 'what unlike strings lose in parallel on one controller',
     inputs: {
-      strings: list('{module, inSeries, count?}, module as in array.singleDiode'),
+      strings: list('strings', {
+        module: object('a module as in array.singleDiode', moduleSheet),
+        inSeries: integer('modules', 1, 100),
+        count: optional(integer('strings', 1, 1000), 1),
+      }),
       irradianceWM2: optional(number('W/m²', 1, 1600), 1000),
       cellC: optional(number('°C', -80, 120), 25),
     },
     outputs: { combinedW: 'W', separateW: 'W', lossFraction: 'share' },
     source: 'De Soto et al. (2006); 1 − P(combined)/ΣP(each alone)',
     run: (input) => {
-      const strings = input.objects('strings').map((each, i) => stringOf(each, i))
+      const strings = input.rows('strings') as unknown as StringKind[]
       const { combined, separateW, lossFraction } = mismatch(
         strings,
         input.number('irradianceWM2'),
@@ -116,8 +120,23 @@ export const ARRAY: Record<string, CalcFunction> = {
   'array.layouts': {
     says: 'legal series × parallel × controller layouts, best first',
     inputs: {
-      module: text('a module as in the document'),
-      controller: text('a controller part as in the document'),
+      module: object('a module as in the document', {
+        ratedW: number('W', 1, 2000),
+        vocV: moduleSheet.vocV,
+        iscA: moduleSheet.iscA,
+        vmpV: moduleSheet.vmpV,
+        betaVocPctPerK: moduleSheet.betaVocPctPerK,
+        gammaPctPerK: number('%/K', -1, -0.01),
+      }),
+      controller: object('a controller part as in the document', {
+        kind: optional(choice('tracker', 'pulse-width', 'ac-coupled'), 'tracker'),
+        maxInputV: number('V', 5, 2000),
+        minTrackV: number('V', 0, 2000),
+        maxTrackV: number('V', 1, 2000),
+        maxInputA: number('A', 0.1, 1000),
+        outputA: number('A', 0.1, 1000),
+        outputAcW: optional(number('W', 50, 200000), null),
+      }),
       coldestC: number('°C', -80, 60),
       hottestCellC: number('°C', -40, 120),
       chargeV: number('V', 1, 100),

@@ -29,13 +29,11 @@ export const BANK: Record<string, CalcFunction> = {
   },
   'bank.fitKinetic': {
     says: 'kinetic model from rated capacities',
-    inputs: { points: list('{hours, ampHours}') },
+    inputs: { points: list('rated capacities', { hours: number('h', 1e-3, 1000), ampHours: number('Ah', 1e-3, 1e5) }) },
     outputs: { qmaxAh: 'Ah', c: 'share', kPerH: '1/h', worstResidual: 'share' },
     source: 'Manwell & McGowan (1993)',
     run: (input) => ({
-      ...fitKinetic(
-        input.rows('points', { hours: number('h', 1e-3, 1000), ampHours: number('Ah', 1e-3, 1e5) }) as never,
-      ),
+      ...fitKinetic(input.rows('points') as never),
     }),
   },
   'bank.kineticCapacity': {
@@ -81,7 +79,7 @@ export const BANK: Record<string, CalcFunction> = {
     inputs: {
       stateOfCharge: numbers('0…1, in order', 0, 1),
       yearsCovered: number('years', 1e-6, 1000),
-      cycles: list('{depth, cycles} of the data sheet'),
+      cycles: list('points of the data sheet', { depth: number('share', 1e-3, 1), cycles: number('', 1, 1e7) }),
       calendarYears: number('years', 0.1, 100),
     },
     outputs: {
@@ -94,8 +92,8 @@ export const BANK: Record<string, CalcFunction> = {
     },
     source: 'ASTM E1049-85; Palmgren–Miner',
     run: (input) => {
-      const cycles = input.rows('cycles', { depth: number('share', 1e-3, 1), cycles: number('', 1, 1e7) }) as never
-      const part = { cycles, calendarYears: input.number('calendarYears') }
+      if (input.numbers('stateOfCharge').length < 2) throw new RangeError('stateOfCharge has 1 value; at least 2')
+      const part = { cycles: input.rows('cycles') as never, calendarYears: input.number('calendarYears') }
       const life = lifeYears(input.numbers('stateOfCharge'), input.number('yearsCovered'), part)
       return { ...life, cyclicYears: Number.isFinite(life.cyclicYears) ? life.cyclicYears : null }
     },

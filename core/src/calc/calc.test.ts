@@ -121,11 +121,50 @@ const TABLE: [string, object, string, number, number][] = [
   ['wiring.ampacity', { size: '2/0 AWG', insulationC: 75, ambientC: 30, conductors: 3 }, 'amps', 175, 1e-9],
 ]
 
+const kinetic = { qmaxAh: 257.9, c: 0.484, kPerH: 0.355 }
+const coldPlane = { tiltDeg: 40, azimuthDeg: 180, horizon: behindHill.horizon }
+/** A sound call of every function: the check values' and one for each of the others. */
+const EXAMPLES = new Map<string, object>([
+  ...[...TABLE].reverse().map(([name, input]) => [name, input] as const),
+  ['weather.generate', { ...place, monthly, persistence: 0.4, years: 1, seed: 3 }],
+  ['weather.darkSpells', { ...place, monthly, persistence: 0.4, years: 2, seed: 3, ...coldPlane }],
+  [
+    'weather.fitPersistence',
+    {
+      dailyClearness: Array.from({ length: 40 }, (_, i) => 0.3 + 0.2 * Math.sin(i)),
+      meanClearness: Array(12).fill(0.4),
+    },
+  ],
+  ['sun.bestTilt', { ...place, monthly, months: [12], horizon: behindHill.horizon }],
+  ['bank.kineticStep', { ...kinetic, availableAh: 60, boundAh: 70, currentA: 10, hours: 1 }],
+  [
+    'inverter.surge',
+    { baseW: 500, startW: 4000, surgeRatingW: 9000, openCircuitV: 51, ohm: 0.02, lowCutV: 42, surgeLimitA: 300 },
+  ],
+  ['generator.refillHours', { ...kinetic, from: 0.4, to: 0.9, chargeA: 30 }],
+  [
+    'array.layouts',
+    {
+      module: moduleParts[0],
+      controller: controllerParts[0],
+      coldestC: -34,
+      hottestCellC: 74,
+      chargeV: 57.6,
+      maxModules: 16,
+    },
+  ],
+])
+
 function at(result: unknown, path: string): number {
   return path.split('.').reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], result) as number
 }
 
 describe('check values', () => {
+  it('every function has a sound call', () => {
+    expect([...EXAMPLES.keys()].sort()).toEqual(Object.keys(CALC_FUNCTIONS).sort())
+    for (const [name, input] of EXAMPLES) expect(allNumbers(calculate(name, input)), name).toBe(true)
+  })
+
   it.each(TABLE)('%s of %j: %s is %s', (name, input, path, value, tolerance) => {
     expect(Math.abs(at(calculate(name, input), path) - value)).toBeLessThanOrEqual(tolerance)
   })
@@ -137,7 +176,6 @@ describe('functions that return more than a number', () => {
   })
 
   it('a kinetic step keeps charge and states its limits from the given state', () => {
-    const kinetic = { qmaxAh: 257.9, c: 0.484, kPerH: 0.355 }
     const result = calculate('bank.kineticStep', { ...kinetic, availableAh: 60, boundAh: 70, currentA: 10, hours: 1 })
     expect((result.availableAh as number) + (result.boundAh as number)).toBeCloseTo(120, 9)
     const most = result.maxDischargeA as number
@@ -205,11 +243,23 @@ describe('bad input', () => {
       .map(([field, spec]) => [name, field, spec.max!] as const),
   )
   it.each(numeric)('%s refuses %s above its range, as text, and as nothing a number is', (name, field, max) => {
-    for (const value of [max * 2 + 1, '5', NaN, true]) {
-      const { inputs } = CALC_FUNCTIONS[name]
-      const filled = Object.fromEntries(Object.entries(inputs).map(([key, spec]) => [key, sensible(spec)]))
-      expect(() => calculate(name, { ...filled, [field]: value })).toThrow(field)
-    }
+    for (const value of [max * 2 + 1, '5', NaN, true])
+      expect(() => calculate(name, { ...EXAMPLES.get(name), [field]: value })).toThrow(field)
+  })
+
+  it.each([...EXAMPLES])('%s with nonsense at any place answers in numbers or names the place', (name, input) => {
+    for (const path of placesOf(input))
+      for (const value of NONSENSE) {
+        const call = JSON.parse(JSON.stringify(input)) as Record<string, unknown>
+        put(call, path, value)
+        const told = `${path.join('.')} = ${JSON.stringify(value)}`
+        try {
+          expect(allNumbers(calculate(name, call)), told).toBe(true)
+        } catch (error) {
+          expect(error, told).toBeInstanceOf(RangeError)
+          expect((error as Error).message, told).toContain(path.find((key) => typeof key === 'string'))
+        }
+      }
   })
 
   it.each([
@@ -239,6 +289,13 @@ describe('bad input', () => {
       'does not divide',
     ],
     ['inverter.legs', { loads: [{ watts: 100, leg: 'D' }] }, 'loads.0.leg "D"'],
+    ['loads.dailyEnergy', { load: { ...fan, runningW: '20' }, month: 1 }, 'load.runningW "20"'],
+    ['loads.dailyEnergy', { load: { ...fan, seasonShare: [1, 2] }, month: 1 }, 'load.seasonShare [1,2]'],
+    ['loads.dailyEnergy', { load: { ...fan, basis: 'metered', meteredKWh: null }, month: 1 }, 'meteredKWh is missing'],
+    ['array.layouts', { ...EXAMPLES.get('array.layouts'), controller: {} }, 'controller.maxInputV is missing'],
+    ['array.mismatch', { strings: [{ inSeries: 2 }] }, 'strings.0.module is missing'],
+    ['sun.position', { ...place, at: 5 }, 'at 5 is not allowed; text'],
+    ['wiring.drop', { size: 6, oneWayM: 1, amps: 1, volts: 12 }, 'size 6 is not allowed'],
     ['wiring.drop', { size: '7 AWG', oneWayM: 1, amps: 1, volts: 12 }, 'size "7 AWG"'],
     ['weather.clearnessDistribution', { meanClearness: 0.9 }, 'meanClearness 0.9'],
   ])('%s with %j names %s', (name, input, message) => {
@@ -246,16 +303,25 @@ describe('bad input', () => {
   })
 })
 
-function sensible(field: {
-  kind: string
-  min?: number
-  max?: number
-  choices?: readonly string[]
-  length?: number
-}): unknown {
-  if (field.kind === 'number' || field.kind === 'integer') return Math.ceil(((field.min ?? 0) + (field.max ?? 0)) / 2)
-  if (field.kind === 'choice') return field.choices![0]
-  if (field.kind === 'text') return 'x'
-  if (field.kind === 'numbers') return [(field.max ?? 0) / 2]
-  return Array(field.length ?? 0).fill({})
+const NONSENSE = [undefined, null, 'x', '', NaN, 1e300, -1e300, -1, 0, {}, [], true, [null], 1e9]
+type Path = (string | number)[]
+
+/** Every place of a call: its fields, what they hold, and the first of each list. */
+function* placesOf(value: unknown, path: Path = []): Generator<Path> {
+  if (typeof value !== 'object' || value === null) return
+  for (const key of Array.isArray(value) ? [0] : Object.keys(value)) {
+    yield [...path, key]
+    yield* placesOf((value as Record<string | number, unknown>)[key], [...path, key])
+  }
+}
+
+function put(call: Record<string, unknown>, path: Path, value: unknown): void {
+  const holder = path.slice(0, -1).reduce<Record<string, unknown>>((at, key) => at[key] as never, call)
+  holder[path[path.length - 1]] = value
+}
+
+/** Whether an answer holds no number that is none. */
+function allNumbers(value: unknown): boolean {
+  if (typeof value === 'number') return Number.isFinite(value)
+  return typeof value === 'object' && value !== null ? Object.values(value).every(allNumbers) : value !== undefined
 }

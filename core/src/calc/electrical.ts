@@ -30,18 +30,14 @@ export const ELECTRICAL: Record<string, CalcFunction> = {
   'inverter.legs': {
     says: 'power on each leg and neutral current',
     inputs: {
-      loads: list('{watts, leg: A | B | AB, and C | ABC with three phases}'),
+      loads: list('loads, C and ABC only with three phases', { watts, leg: choice('A', 'B', 'C', 'AB', 'ABC') }),
       service: optional(choice('split-phase', 'three-phase', 'single-120', 'single-230'), 'split-phase'),
       volts: optional(number('V, leg to neutral', 1, 1000), 120),
     },
     outputs: { legAW: 'W', legBW: 'W', legCW: 'W', neutralA: 'A' },
     source: 'Kirchhoff’s current law at the neutral, unity power factor',
     run: (input) => ({
-      ...legs(
-        input.rows('loads', { watts, leg: choice('A', 'B', 'C', 'AB', 'ABC') }) as never,
-        input.text('service') as 'split-phase',
-        input.number('volts'),
-      ),
+      ...legs(input.rows('loads') as never, input.text('service') as 'split-phase', input.number('volts')),
     }),
   },
   'inverter.surge': {

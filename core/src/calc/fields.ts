@@ -1,11 +1,14 @@
 /** What one input of a public function may be. */
 export interface Field {
-  kind: 'number' | 'integer' | 'text' | 'choice' | 'list' | 'numbers'
+  kind: 'number' | 'integer' | 'text' | 'choice' | 'object' | 'list' | 'numbers'
   unit: string
   min?: number
   max?: number
   choices?: readonly string[]
+  /** exact length of a list */
   length?: number
+  /** what an object, or each object of a list, holds; names beyond these are left out */
+  fields?: Record<string, Field>
   /** present where the input may be left out */
   fallback?: unknown
 }
@@ -14,8 +17,21 @@ export const number = (unit: string, min: number, max: number): Field => ({ kind
 export const integer = (unit: string, min: number, max: number): Field => ({ kind: 'integer', unit, min, max })
 export const text = (unit: string): Field => ({ kind: 'text', unit })
 export const choice = (...choices: string[]): Field => ({ kind: 'choice', unit: '', choices })
-export const list = (unit: string, length?: number): Field => ({ kind: 'list', unit, length })
-export const numbers = (unit: string, min: number, max: number): Field => ({ kind: 'numbers', unit, min, max })
+export const object = (unit: string, fields: Record<string, Field>): Field => ({ kind: 'object', unit, fields })
+export const list = (unit: string, fields: Record<string, Field>, length?: number): Field => ({
+  kind: 'list',
+  unit,
+  fields,
+  length,
+})
+/** A list of numbers; a single number stands for a list of one. */
+export const numbers = (unit: string, min: number, max: number, length?: number): Field => ({
+  kind: 'numbers',
+  unit,
+  min,
+  max,
+  length,
+})
 export const optional = (field: Field, fallback: unknown): Field => ({ ...field, fallback })
 
 /**
@@ -23,22 +39,14 @@ export const optional = (field: Field, fallback: unknown): Field => ({ ...field,
  * @throws RangeError on construction for an input that is missing, unknown, or out of range
  */
 export class Fields {
-  private readonly values: Record<string, unknown> = {}
+  private readonly values: Record<string, unknown>
 
   constructor(fields: Record<string, Field>, input: unknown) {
-    if (typeof input !== 'object' || input === null || Array.isArray(input))
-      throw new RangeError(`with ${JSON.stringify(input)} must be a JSON object`)
-    const given = input as Record<string, unknown>
-    for (const name of Object.keys(given))
+    if (!isObject(input)) throw new RangeError(`with ${JSON.stringify(input)} must be a JSON object`)
+    for (const name of Object.keys(input))
       if (!(name in fields))
         throw new RangeError(`${name} is not an input; allowed are ${Object.keys(fields).join(', ')}`)
-    for (const [name, field] of Object.entries(fields)) {
-      const value = given[name]
-      if (value === undefined || value === null) {
-        if (!('fallback' in field)) throw new RangeError(`${name} is missing; ${describeField(field)}`)
-        if (field.fallback !== null) this.values[name] = field.fallback
-      } else this.values[name] = checked(name, field, value)
-    }
+    this.values = filled('', fields, input)
   }
 
   has(name: string): boolean {
@@ -58,39 +66,11 @@ export class Fields {
   }
 
   object(name: string): Record<string, unknown> {
-    const value = this.values[name]
-    if (typeof value !== 'object' || value === null)
-      throw new RangeError(`${name} ${JSON.stringify(value)} must be an object`)
-    return value as Record<string, unknown>
+    return this.values[name] as Record<string, unknown>
   }
 
-  /** A list of objects of any shape. */
-  objects(name: string): Record<string, unknown>[] {
-    return (this.values[name] as unknown[]).map((value, i) => {
-      if (typeof value !== 'object' || value === null)
-        throw new RangeError(`${name}.${i} ${JSON.stringify(value)} must be an object`)
-      return value as Record<string, unknown>
-    })
-  }
-
-  /** A list of whole numbers within a range. */
-  integers(name: string, min: number, max: number): number[] {
-    const field = integer('', min, max)
-    return (this.values[name] as unknown[]).map((value, i) => checked(`${name}.${i}`, field, value) as number)
-  }
-
-  /** A list of objects, each checked by its own fields; unknown names are left out. */
-  rows(name: string, fields: Record<string, Field>): Record<string, unknown>[] {
-    return (this.values[name] as unknown[]).map((row, i) => {
-      if (typeof row !== 'object' || row === null)
-        throw new RangeError(`${name}.${i} ${JSON.stringify(row)} must be an object`)
-      const known = Object.fromEntries(Object.entries(row).filter(([key]) => key in fields))
-      try {
-        return new Fields(fields, known).values
-      } catch (error) {
-        throw new RangeError(`${name}.${i}.${(error as Error).message}`, { cause: error })
-      }
-    })
+  rows(name: string): Record<string, unknown>[] {
+    return this.values[name] as Record<string, unknown>[]
   }
 
   /** A time given as ISO text, milliseconds. */
@@ -108,8 +88,25 @@ export class Fields {
   }
 }
 
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** Every field of an object, checked, with what may be left out filled in. @param path of the object, ending in a dot */
+function filled(path: string, fields: Record<string, Field>, given: Record<string, unknown>): Record<string, unknown> {
+  const values: Record<string, unknown> = {}
+  for (const [name, field] of Object.entries(fields)) {
+    const value = given[name]
+    if (value === undefined || value === null) {
+      if (!('fallback' in field)) throw new RangeError(`${path}${name} is missing; ${describeField(field)}`)
+      if (field.fallback !== null) values[name] = field.fallback
+    } else values[name] = checked(path + name, field, value)
+  }
+  return values
+}
+
 function checked(name: string, field: Field, value: unknown): unknown {
   const refuse = () => new RangeError(`${name} ${JSON.stringify(value)} is not allowed; ${describeField(field)}`)
+  const length = (items: unknown[]) => field.length === undefined || items.length === field.length
   switch (field.kind) {
     case 'number':
     case 'integer':
@@ -121,30 +118,38 @@ function checked(name: string, field: Field, value: unknown): unknown {
       if (!field.choices!.includes(value as string)) throw refuse()
       return value
     case 'numbers': {
-      const items = Array.isArray(value) ? value : [value]
-      if (items.length === 0) throw refuse()
-      return items.map((item, i) => checked(`${name}.${i}`, { ...field, kind: 'number' }, item))
+      const items: unknown[] = Array.isArray(value) ? value : [value]
+      if (items.length === 0 || !length(items)) throw refuse()
+      return Array.from(items, (item, i) => checked(`${name}.${i}`, { ...field, kind: 'number' }, item))
     }
+    case 'object':
+      if (!isObject(value)) throw refuse()
+      return filled(`${name}.`, field.fields!, value)
     case 'list':
-      if (!Array.isArray(value) || (field.length !== undefined && value.length !== field.length)) throw refuse()
-      return value
+      if (!Array.isArray(value) || !length(value)) throw refuse()
+      return Array.from(value as unknown[], (item, i) => checked(`${name}.${i}`, { ...field, kind: 'object' }, item))
     case 'text':
+      if (typeof value !== 'string') throw refuse()
       return value
   }
 }
 
-/** One input in words: `number in °, -90 to 90`. */
+/** One input in words: `number in ° from -90 to 90`. */
 export function describeField(field: Field): string {
   const unit = field.unit ? ` in ${field.unit}` : ''
+  const names = Object.keys(field.fields ?? {}).join(', ')
+  const count = field.length === undefined ? '' : `${field.length} `
   switch (field.kind) {
     case 'choice':
       return `one of ${field.choices!.join(', ')}`
+    case 'object':
+      return `${field.unit}: {${names}}`
     case 'list':
-      return `a list of ${field.unit}`
+      return `a list of ${count}${field.unit}: {${names}}`
     case 'text':
-      return field.unit
+      return `text, ${field.unit}`
     case 'numbers':
-      return `numbers, ${field.unit}`
+      return `${count}numbers from ${field.min} to ${field.max}, ${field.unit}`
     default:
       return `${field.kind === 'integer' ? 'whole number' : 'number'}${unit} from ${field.min} to ${field.max}`
   }

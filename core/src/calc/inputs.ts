@@ -1,13 +1,9 @@
-import { type StringKind } from '../array/mismatch.ts'
-import { type ModuleSheet } from '../array/singleDiode.ts'
-import type { Load } from '../design/types.ts'
-import { LOAD_SINCE_2, LOAD_SINCE_3 } from '../design/migrate.ts'
 import { runStartDay } from '../sun/calendar.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
 import type { HorizonPoint } from '../sun/horizon.ts'
 import type { MonthlyClimate } from '../weather/climate.ts'
 import { WeatherMaker, type WeatherYear } from '../weather/generate.ts'
-import { choice, Fields, integer, list, number, numbers, optional, type Field } from './fields.ts'
+import { choice, integer, list, number, numbers, optional, text, type Field, type Fields } from './fields.ts'
 
 /** A public function of the core under its name: its inputs with ranges, what it gives, where it comes from. */
 export interface CalcFunction {
@@ -22,7 +18,25 @@ export const latitude = number('°', -90, 90)
 export const longitude = number('°', -180, 180)
 export const share = number('share', 0, 1)
 export const watts = number('W', 0, 1e7)
-export const climateRows = list('12 rows of {ghiKWhM2Day, meanC, minC, maxC, snowfallCm}', 12)
+export const climateRows = list(
+  'months',
+  {
+    ghiKWhM2Day: number('kWh/m²·day', 0, 14),
+    meanC: optional(number('°C', -80, 60), 0),
+    minC: optional(number('°C', -90, 60), -5),
+    maxC: optional(number('°C', -80, 70), 5),
+    snowfallCm: optional(number('cm', 0, 1000), 0),
+  },
+  12,
+)
+export const horizon = optional(
+  list('points', {
+    azimuthDeg: number('°', 0, 360),
+    elevationDeg: number('°', 0, 90),
+    cover: optional(choice('terrain', 'evergreen', 'leafless'), 'terrain'),
+  }),
+  null,
+)
 export const chemistry = choice('lfp', 'flooded', 'agm', 'gel')
 export const fuel = choice('petrol', 'propane', 'natural-gas', 'diesel')
 export const mounting = choice('open-rack', 'roof-parallel')
@@ -39,19 +53,36 @@ export const moduleSheet = {
   impA: number('A', 0.01, 100),
   cells: integer('cells', 1, 500),
   alphaIscPctPerK: number('%/K', -0.5, 0.5),
-  betaVocPctPerK: number('%/K', -1, 0),
+  betaVocPctPerK: number('%/K', -1, -0.01),
 }
 
-/** A kind of string, its module checked as a call of its own. */
-export function stringOf({ module, inSeries, count = 1 }: Record<string, unknown>, i: number): StringKind {
-  const known = Object.fromEntries(Object.entries((module ?? {}) as object).filter(([key]) => key in moduleSheet))
-  try {
-    const sheet = new Fields(moduleSheet, known).all<ModuleSheet>()
-    const counts = { inSeries: integer('modules', 1, 100), count: integer('strings', 1, 1000) }
-    return { module: sheet, ...new Fields(counts, { inSeries, count }).all<{ inSeries: number; count: number }>() }
-  } catch (error) {
-    throw new RangeError(`strings.${i}.${(error as Error).message}`, { cause: error })
-  }
+/** A load of the document: what its energy and its start are reckoned from. */
+export const loadFields = {
+  name: optional(text('its name'), ''),
+  quantity: optional(number('', 0, 1000), 1),
+  basis: optional(choice('rated', 'metered', 'cycle', 'month'), 'rated'),
+  runningW: optional(number('W', 0, 100000), 0),
+  hoursPerDay: optional(number('h', 0, 24), 0),
+  duty: optional(share, 1),
+  daysPerWeek: optional(number('d', 0, 7), 7),
+  meteredKWh: optional(number('kWh', 0, 100000), null),
+  meteredHours: optional(number('h', 0.1, 20000), null),
+  cycleWh: optional(number('Wh', 0, 100000), null),
+  cycleDepth: optional(share, null),
+  cycleChargerEfficiency: optional(number('share', 0.1, 1), null),
+  cyclesPerWeek: optional(number('', 0, 1000), null),
+  monthKWh: optional(number('kWh', 0, 100000), null),
+  standbyW: optional(number('W', 0, 10000), 0),
+  supply: optional(choice('electric', 'propane', 'out'), 'electric'),
+  seasonShare: optional(numbers('relative use by month', 0, 10, 12), Array<number>(12).fill(1)),
+  hourShape: optional(numbers('relative use by hour', 0, 1000, 24), Array<number>(24).fill(1)),
+  leg: optional(choice('A', 'B', 'C', 'AB', 'ABC', 'DC'), 'A'),
+  startKind: optional(
+    choice('none', 'compressor', 'submersible-pump', 'soft-start-pump', 'induction-tool', 'universal-tool'),
+    'none',
+  ),
+  startW: optional(number('W', 0, 1000000), null),
+  startS: optional(number('s', 0.05, 120), null),
 }
 
 export const weatherInputs = {
@@ -88,30 +119,11 @@ export const groundOf = (input: Fields) => ({
   albedoSnow: 0.65,
 })
 
-/** Points of a horizon, checked one by one; none for an open one. */
-export function horizonOf(input: Fields): HorizonPoint[] {
-  if (!input.has('horizon')) return []
-  return input.rows('horizon', {
-    azimuthDeg: number('°', 0, 360),
-    elevationDeg: number('°', 0, 90),
-    cover: optional(choice('terrain', 'evergreen', 'leafless'), 'terrain'),
-  }) as unknown as HorizonPoint[]
-}
+/** Points of a horizon; none for an open one. */
+export const horizonOf = (input: Fields) =>
+  (input.has('horizon') ? input.rows('horizon') : []) as unknown as HorizonPoint[]
 
-/** A load as in the document of any version. */
-export const loadOf = (value: unknown) =>
-  ({ ...LOAD_SINCE_2, ...LOAD_SINCE_3, ...(value as object) }) as unknown as Load
-
-/** Rows of a monthly climate, checked one by one. */
-export function climateOf(input: Fields): MonthlyClimate[] {
-  return input.rows('monthly', {
-    ghiKWhM2Day: number('kWh/m²·day', 0, 14),
-    meanC: optional(number('°C', -80, 60), 0),
-    minC: optional(number('°C', -90, 60), -5),
-    maxC: optional(number('°C', -80, 70), 5),
-    snowfallCm: optional(number('cm', 0, 1000), 0),
-  }) as unknown as MonthlyClimate[]
-}
+export const climateOf = (input: Fields) => input.rows('monthly') as unknown as MonthlyClimate[]
 
 export function locationOf(input: Fields) {
   const longitudeDeg = input.number('longitudeDeg')

@@ -3,7 +3,7 @@ import { extraterrestrialDaily } from '../sun/extraterrestrial.ts'
 import { bestTilt } from '../sun/monthly.ts'
 import { planeOfArray, type PlaneOfArrayInput } from '../sun/planeOfArray.ts'
 import { sunPosition } from '../sun/position.ts'
-import { choice, integer, list, number, optional, text } from './fields.ts'
+import { choice, integer, number, numbers, optional, text } from './fields.ts'
 
 import {
   type CalcFunction,
@@ -12,6 +12,7 @@ import {
   share,
   climateRows,
   groundOf,
+  horizon,
   horizonOf,
   climateOf,
   locationOf,
@@ -51,7 +52,7 @@ export const SUN: Record<string, CalcFunction> = {
       dayOfYear: integer('day', 1, 366),
       albedo: optional(share, 0.2),
       skyModel: optional(choice('hay-davies', 'perez'), 'hay-davies'),
-      horizon: optional(list('points {azimuthDeg, elevationDeg, cover = terrain | evergreen | leafless}'), null),
+      horizon,
       latitudeDeg: optional(latitude, 45),
     },
     outputs: { beamWM2: 'W/m²', diffuseWM2: 'W/m²', groundWM2: 'W/m²', totalWM2: 'W/m²' },
@@ -65,16 +66,14 @@ export const SUN: Record<string, CalcFunction> = {
       longitudeDeg: longitude,
       elevationM: optional(number('m', -430, 6000), 0),
       monthly: climateRows,
-      months: list('months 1…12'),
-      horizon: optional(list('points {azimuthDeg, elevationDeg, cover}'), null),
+      months: numbers('months', 1, 12),
+      horizon,
     },
     outputs: { tiltDeg: '°', azimuthDeg: '°', energyKWhM2Day: 'kWh/m²·day' },
     source: 'search on the monthly plane-of-array energy',
     run: (input) => {
-      const months = input.integers('months', 1, 12).map((month) => month - 1)
-      return {
-        ...bestTilt(locationOf(input), climateOf(input), months, groundOf(input)),
-      }
+      const months = input.numbers('months').map((month) => month - 1)
+      return { ...bestTilt(locationOf(input), climateOf(input), months, groundOf(input)) }
     },
   },
 }

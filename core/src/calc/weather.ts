@@ -3,9 +3,9 @@ import { clearnessCumulative, clearnessDistribution } from '../weather/clearness
 import { darkSpells, dailyPlaneEnergy } from '../weather/darkSpells.ts'
 import { fitPersistence } from '../weather/fitPersistence.ts'
 import { summariseWeather } from '../weather/summary.ts'
-import { list, number, numbers, optional } from './fields.ts'
+import { number, numbers, optional } from './fields.ts'
 
-import { type CalcFunction, weatherInputs, madeYears, groundOf } from './inputs.ts'
+import { type CalcFunction, weatherInputs, madeYears, groundOf, horizon } from './inputs.ts'
 
 /** Weather, by name. */
 export const WEATHER: Record<string, CalcFunction> = {
@@ -40,7 +40,7 @@ export const WEATHER: Record<string, CalcFunction> = {
       tiltDeg: number('°', 0, 90),
       azimuthDeg: number('°', -360, 360),
       thresholdKWhM2: optional(number('kWh/m²·day', 0.01, 14), 1),
-      horizon: optional(list('points {azimuthDeg, elevationDeg, cover}'), null),
+      horizon,
     },
     outputs: { longestByReturnPeriod: 'days once in 2, 5, 10, 20 years', count: 'spells a year', daysPerYear: 'days' },
     source: 'ranked yearly longest spells of synthetic years',
