@@ -21,7 +21,8 @@ function trackerOf(design: Design, array: ArrayField): number {
   return Math.min(array.tracker, part?.trackers ?? 1)
 }
 
-const kindOf = ({ module, inSeries }: ArrayField) =>
+/** Strings of one kind go together without loss. */
+export const stringKind = ({ module, inSeries }: Pick<ArrayField, 'module' | 'inSeries'>) =>
   [module.vocV, module.iscA, module.vmpV, module.impA, module.cells, inSeries].join('|')
 
 let last: { key: string; groups: UnlikeGroup[] } | null = null
@@ -45,7 +46,7 @@ function findGroups(design: Design): UnlikeGroup[] {
         const together = design.arrays.filter(
           (array) => array.controllerId === id && trackerOf(design, array) === tracker,
         )
-        if (new Set(together.map(kindOf)).size < 2) return []
+        if (new Set(together.map(stringKind)).size < 2) return []
         const strings = together.map(({ module, inSeries, inParallel }) => ({ module, inSeries, count: inParallel }))
         return [
           {

@@ -289,6 +289,8 @@ describe('bad input', () => {
       'does not divide',
     ],
     ['inverter.legs', { loads: [{ watts: 100, leg: 'D' }] }, 'loads.0.leg "D"'],
+    ['inverter.legs', { loads: [{ watts: 100, leg: 'C' }] }, 'loads.0.leg "C" is not on a split-phase service'],
+    ['inverter.legs', { loads: [{ watts: 1, leg: 'AB' }], service: 'single-230' }, 'loads.0.leg "AB" is not on a'],
     ['loads.dailyEnergy', { load: { ...fan, runningW: '20' }, month: 1 }, 'load.runningW "20"'],
     ['loads.dailyEnergy', { load: { ...fan, seasonShare: [1, 2] }, month: 1 }, 'load.seasonShare [1,2]'],
     ['loads.dailyEnergy', { load: { ...fan, basis: 'metered', meteredKWh: null }, month: 1 }, 'meteredKWh is missing'],

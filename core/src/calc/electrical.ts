@@ -2,6 +2,7 @@ import { derate, fuelLitres } from '../generator/power.ts'
 import { refillHours } from '../generator/refill.ts'
 import { inverterCurve, inverterInput } from '../inverter/efficiency.ts'
 import { legs } from '../inverter/legs.ts'
+import { legChoices, type Service } from '../inverter/service.ts'
 import { surge } from '../inverter/surge.ts'
 import { ampacity, drop } from '../wiring/conductors.ts'
 import { choice, integer, list, number, optional, text } from './fields.ts'
@@ -30,15 +31,22 @@ export const ELECTRICAL: Record<string, CalcFunction> = {
   'inverter.legs': {
     says: 'power on each leg and neutral current',
     inputs: {
-      loads: list('loads, C and ABC only with three phases', { watts, leg: choice('A', 'B', 'C', 'AB', 'ABC') }),
+      loads: list('loads on the legs the service has', { watts, leg: choice('A', 'B', 'C', 'AB', 'ABC') }),
       service: optional(choice('split-phase', 'three-phase', 'single-120', 'single-230'), 'split-phase'),
       volts: optional(number('V, leg to neutral', 1, 1000), 120),
     },
     outputs: { legAW: 'W', legBW: 'W', legCW: 'W', neutralA: 'A' },
     source: 'Kirchhoff’s current law at the neutral, unity power factor',
-    run: (input) => ({
-      ...legs(input.rows('loads') as never, input.text('service') as 'split-phase', input.number('volts')),
-    }),
+    run: (input) => {
+      const service = input.text('service') as Service
+      const loads = input.rows('loads') as unknown as Parameters<typeof legs>[0]
+      const choices = legChoices(service).filter((leg) => leg !== 'DC')
+      loads.forEach(({ leg }, i) => {
+        if (!choices.includes(leg))
+          throw new RangeError(`loads.${i}.leg "${leg}" is not on a ${service} service; one of ${choices.join(', ')}`)
+      })
+      return { ...legs(loads, service, input.number('volts')) }
+    },
   },
   'inverter.surge': {
     says: 'whether a start is carried by the inverter, the bank’s voltage and the bank’s current',

@@ -1,4 +1,4 @@
-import { busAmps } from '../array/controllers.ts'
+import { brightAmps, onTheBus, sunChargeA } from '../array/controllers.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh, ratedWh, usableWh } from '../bank/layout.ts'
 import { capacityLeft } from '../bank/strings.ts'
@@ -67,16 +67,16 @@ export function bankSheets(
       source: 'stand-alone sizing practice, IEEE 1013',
     }),
   )
-  const arrayA = arrays.reduce((sum, array) => sum + array.ratedW, 0) / volts
-  const outputA = busAmps(design.controllers)
-  const chargeA = Math.min(arrayA, outputA)
+  const chargeA = sunChargeA(design, volts)
   const capacityAh = ratedAh(bank.part) * bank.inParallel
   add(
     worked('bank.charge-rate', 'Charge rate from the sun', chargeA / capacityAh, 'share', {
-      says: 'bright-sun charging current ÷ rated capacity',
+      says: 'bright-sun charging current ÷ rated capacity; of each controller the less of its arrays’ amps and its output',
       terms: [
-        term('array ÷ bank voltage', arrayA, 'A'),
-        term('controllers’ output', outputA, 'A'),
+        ...onTheBus(design.controllers).flatMap((controller) => [
+          term(`arrays on ${controller.name}`, brightAmps(controller, design.arrays, volts), 'A'),
+          term(`output of ${controller.name}`, controller.part.outputA, 'A'),
+        ]),
         term('capacity', capacityAh, 'Ah'),
       ],
       source: 'makers’ charging advice',

@@ -16,6 +16,7 @@ type Report = (path: string, value: unknown, message: string) => void
 export function invariantProblems(design: Design): Problem[] {
   const problems: Problem[] = []
   const report: Report = (path, value, message) => problems.push({ path, value, message })
+  idProblems(design, report)
   placeProblems(design, report)
   loadProblems(design, report)
   bankProblems(design, report)
@@ -24,6 +25,18 @@ export function invariantProblems(design: Design): Problem[] {
   generatorProblems(design, report)
   householdProblems(design, report)
   return problems
+}
+
+/** Things are found by their id, so each of a kind needs its own. */
+function idProblems({ loads, arrays, controllers, sources, runs, budget }: Design, report: Report): void {
+  const lists = { loads, arrays, controllers, sources, runs, 'budget.extras': budget.extras }
+  for (const [path, list] of Object.entries(lists)) {
+    const seen = new Set<string>()
+    list.forEach(({ id }, i) => {
+      if (seen.has(id)) report(`${path}.${i}.id`, id, `id ${id} is used twice; each of the ${path} needs its own`)
+      seen.add(id)
+    })
+  }
 }
 
 function placeProblems({ place }: Design, report: Report): void {
@@ -54,10 +67,7 @@ function placeProblems({ place }: Design, report: Report): void {
 function loadProblems({ loads, inverter }: Design, report: Report): void {
   const service = serviceOf(inverter)
   if (loads.length === 0) report('loads', [], 'the load list is empty; add at least one load')
-  const seen = new Set<string>()
   loads.forEach((load, i) => {
-    if (seen.has(load.id)) report(`loads.${i}.id`, load.id, `id ${load.id} is used twice; every load needs its own`)
-    seen.add(load.id)
     if (load.hourShape.every((weight) => weight === 0))
       report(`loads.${i}.hourShape`, load.hourShape, 'the hours of the day are all zero; at least one must be used')
     for (const field of BASIS_NEEDS[load.basis])

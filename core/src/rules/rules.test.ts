@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { derive } from '../derive/derive.ts'
-import { gannetSkerry, larkspurBench, larkspurFlooded } from '../design/samples.ts'
+import { gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
 import type { Design } from '../design/types.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { summariseWinter, type WinterSummary } from '../winter/summary.ts'
@@ -150,6 +150,8 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
     larkspurBench,
     (d) => (d.sources = [{ ...streamTurbine, side: 'ac', wattsByMonth: Array(12).fill(Array(24).fill(9000)) }]),
   ],
+  ['bank.weak', 'watch', larkspurBench, (d) => d.bank.weak.push({ unit: 2, capacityShare: 0.7, resistanceFactor: 2 })],
+  ['bank.sharing', 'watch', larkspurMoreSun, (d) => d.bank.weak.push({ unit: 1, capacityShare: 0.6, resistanceFactor: 2 })],
   ['generator.safety', 'watch', larkspurBench, () => {}],
   ['winter.step', 'watch', larkspurBench, (d) => (d.bank.inParallel = 1)],
   ['winter.step', 'watch', larkspurBench, (d) => (d.inverter.part.ratedW = 2400)],
@@ -186,6 +188,30 @@ describe('each rule', () => {
 })
 
 describe('rules of the winter', () => {
+  it('fuel for the worst days between two trips is held against what is stored', () => {
+    const design = changed(larkspurBench, (d) => {
+      d.bank.inParallel = 1
+      d.generator.fuelTripDays = 30
+      d.generator.tankL = 1
+    })
+    const winter = winterOf(design)
+    expect(levelsOf('generator.fuel-store', design, winter)).toEqual(['watch'])
+    design.generator.tankL = winter.oneInTen.fuelBetweenTripsL + 1
+    expect(levelsOf('generator.fuel-store', design, winter)).toEqual(['sound'])
+    design.generator.tankL = null
+    expect(levelsOf('generator.fuel-store', design, winter)).toEqual([])
+  })
+
+  it('strings that are unlike in themselves are not sent to other leads', () => {
+    const design = changed(larkspurMoreSun, (d) => {
+      d.bank.weak.push({ unit: 1, capacityShare: 0.6, resistanceFactor: 2 })
+      d.bank.takeoff = 'equal-leads'
+    })
+    const sharing = check(design).find(({ id }) => id === 'bank.sharing')!
+    expect(sharing.because).toContain('unlike')
+    expect(sharing.remedy).toBeUndefined()
+  })
+
   it('wait for a run', () => {
     expect(levelsOf('winter.short-hours', larkspurBench())).toEqual(['open'])
   })

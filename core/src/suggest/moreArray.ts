@@ -1,5 +1,4 @@
-import { busAmps } from '../array/controllers.ts'
-import { arrayRatedW } from '../array/power.ts'
+import { sunChargeA } from '../array/controllers.ts'
 import { layouts } from '../array/layouts.ts'
 import { bankNominalV, ratedAh } from '../bank/layout.ts'
 import { newArray, nextId } from '../design/defaults.ts'
@@ -20,15 +19,13 @@ export function moreArray(design: Design, rate: number): Design {
   const { bank, place } = design
   const volts = bankNominalV(bank)
   const wantedA = rate * ratedAh(bank.part) * bank.inParallel
-  const hasW = design.arrays.reduce((sum, array) => sum + arrayRatedW(array), 0)
-  const hasA = busAmps(design.controllers)
-  const needW = wantedA * volts - hasW
+  const needA = wantedA - sunChargeA(design, volts)
   const found = separateTrackers()
-    .filter(({ outputA }) => hasA + outputA >= wantedA)
+    .filter(({ outputA }) => outputA >= needA)
     .flatMap((controller) =>
       moduleParts.slice(0, 3).flatMap((module) =>
         layouts(layoutQuestion(design, module, controller, MOST_MODULES))
-          .filter((layout) => layout.controllers === 1 && layout.inParallel <= 2 && layout.watts >= needW)
+          .filter((layout) => layout.controllers === 1 && layout.inParallel <= 2 && layout.watts >= needA * volts)
           .map((layout) => ({
             layout,
             module,

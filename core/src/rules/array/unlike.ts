@@ -1,7 +1,7 @@
 import type { Design } from '../../design/types.ts'
 import { nextId } from '../../design/defaults.ts'
 import { structuredCloneOf } from '../../parts/shelf.ts'
-import type { UnlikeGroup } from '../../array/unlike.ts'
+import { stringKind, type UnlikeGroup } from '../../array/unlike.ts'
 import { percent } from '../say.ts'
 import { watch, type Rule } from '../rule.ts'
 
@@ -28,15 +28,15 @@ function apart(design: Design, group: UnlikeGroup): Design {
   const used = new Set(
     next.arrays.filter(({ controllerId }) => controllerId === controller.id).map((each) => each.tracker),
   )
-  const kind = (i: number) =>
-    JSON.stringify([group.strings[i].module.vocV, group.strings[i].module.iscA, group.strings[i].inSeries])
-  const places = new Map([[kind(0), { controllerId: controller.id, tracker: group.tracker }]])
-  group.arrayIds.forEach((id, i) => {
-    if (!places.has(kind(i))) {
+  const arrays = group.arrayIds.map((id) => next.arrays.find((array) => array.id === id)!)
+  const places = new Map([[stringKind(arrays[0]), { controllerId: controller.id, tracker: group.tracker }]])
+  for (const array of arrays) {
+    const kind = stringKind(array)
+    if (!places.has(kind)) {
       const free = Array.from({ length: controller.part.trackers }, (_, t) => t + 1).find((t) => !used.has(t))
       if (free) {
         used.add(free)
-        places.set(kind(i), { controllerId: controller.id, tracker: free })
+        places.set(kind, { controllerId: controller.id, tracker: free })
       } else {
         const own = {
           id: nextId('controller', next.controllers),
@@ -44,13 +44,10 @@ function apart(design: Design, group: UnlikeGroup): Design {
           part: structuredCloneOf(controller.part),
         }
         next.controllers.push(own)
-        places.set(kind(i), { controllerId: own.id, tracker: 1 })
+        places.set(kind, { controllerId: own.id, tracker: 1 })
       }
     }
-    Object.assign(
-      next.arrays.find((array) => array.id === id)!,
-      places.get(kind(i)),
-    )
-  })
+    Object.assign(array, places.get(kind))
+  }
   return next
 }

@@ -4,15 +4,22 @@ import { moreArray } from '../../suggest/moreArray.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import { stringsAtLimit } from '../../bank/strings.ts'
 import { significant } from '../../units/format.ts'
-import { sound, stop, watch, type Rule } from '../rule.ts'
+import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
 
 /** Rate an added array brings the bank to: inside the wanted range, short of its upper end. */
 const WANTED_RATE = 0.1
 
+/** Offered only where the shelf has an array that brings it there. */
+const addedArray = (design: Design): { remedy?: Remedy } =>
+  moreArray(design, WANTED_RATE) === design
+    ? {}
+    : { remedy: { label: 'add an array', apply: (d) => moreArray(d, WANTED_RATE) } }
+
 export const chargeRate: Rule = {
   id: 'bank.charge-rate',
   step: 'bank',
-  check: ({ design: { bank, controllers }, derived: { worked } }) => {
+  check: ({ design, derived: { worked } }) => {
+    const { bank, controllers } = design
     const rate = worked['bank.charge-rate'].value
     const { low, high } = CHEMISTRIES[bank.part.chemistry].chargeRate
     const shown = `${significant(rate * 100, 2)} % of capacity an hour`
@@ -45,7 +52,7 @@ export const chargeRate: Rule = {
           'bank',
           `Charged at only ${shown}.`,
           `Under ${low * 100} % the acid never mixes, an equalising charge is never reached and the bank sulphates. More array, or a smaller bank.`,
-          { ...more, remedy: { label: 'add an array', apply: (d: Design) => moreArray(d, WANTED_RATE) } },
+          { ...more, ...addedArray(design) },
         ),
       ]
     return [sound('bank', `Charged at up to ${shown}.`, 'Within what lead-acid wants.', more)]

@@ -1,39 +1,36 @@
-import type { Design } from '../../design/types.ts'
+import { bankShares } from '../../bank/strings.ts'
+import type { Bank } from '../../design/types.ts'
 import { stop, watch, sound, type Rule } from '../rule.ts'
+
+/** Share by which the busiest string carries more than its own. */
+const excessOf = (shares: readonly number[]) => Math.max(...shares) / (100 / shares.length) - 1
+const withBars = (bank: Bank): Bank => ({ ...bank, takeoff: 'equal-leads' })
 
 export const sharing: Rule = {
   id: 'bank.sharing',
   step: 'bank',
   check: ({ design: { bank }, derived: { shares } }) => {
     if (bank.inParallel < 2) return []
-    const excess = Math.max(...shares) / (100 / bank.inParallel) - 1
-    const remedy = {
-      label: 'equal leads to bars',
-      apply: (d: Design) => ({ ...d, bank: { ...d.bank, takeoff: 'equal-leads' as const } }),
-    }
-    if (excess > 0.25)
+    const excess = excessOf(shares)
+    if (excess <= 0.1)
       return [
-        stop(
+        sound(
           'bank',
-          `One string carries ${Math.round(excess * 100)} % more than its share.`,
-          'It wears out first and takes the others with it. Take the leads from opposite corners or to bars.',
-          { remedy },
+          'The strings share the current.',
+          `The busiest carries ${Math.round(excess * 100)} % over its share.`,
         ),
       ]
-    if (excess > 0.1)
-      return [
-        watch(
-          'bank',
-          `One string carries ${Math.round(excess * 100)} % more than its share.`,
-          'It ages first. Equal leads to bars share evenly.',
-          { remedy },
-        ),
-      ]
+    const says = `One string carries ${Math.round(excess * 100)} % more than its share.`
+    const harm = excess > 0.25 ? 'It wears out first and takes the others with it.' : 'It ages first.'
+    const cured = excessOf(bankShares(withBars(bank))) < excess - 0.01
     return [
-      sound(
+      (excess > 0.25 ? stop : watch)(
         'bank',
-        'The strings share the current.',
-        `The busiest carries ${Math.round(excess * 100)} % over its share.`,
+        says,
+        cured
+          ? `${harm} Take the leads from opposite corners or, most evenly, to bars.`
+          : `${harm} The strings themselves are unlike, which no way of joining them cures: replace the bank as a whole.`,
+        cured ? { remedy: { label: 'equal leads to bars', apply: (d) => ({ ...d, bank: withBars(d.bank) }) } } : {},
       ),
     ]
   },

@@ -16,7 +16,7 @@ export const weakUnits: Rule = {
         `${percent(1 - capacityLeft(bank))} of the bank’s capacity is gone with it, and the strings no longer share alike. Never mix new units with old: replace the bank, or run without the string.`,
         {
           remedy: {
-            label: 'as if it were sound',
+            label: 'a whole new bank',
             apply: (d: Design) => ({ ...d, bank: { ...d.bank, weak: [] } }),
           },
         },
