@@ -69,6 +69,11 @@ describe('the contract of a design', () => {
     ['generator.kind', 'candle', 'kind "candle" is not allowed; one of generator, shore, vehicle'],
     ['generator.holdMin', -1, 'holdMin -1 is too small; at least 0'],
     ['winter.years', 0, 'years 0 is too small; at least 1'],
+    ['place.climate', 'Mars', 'climate "Mars" is not allowed; one of own'],
+    ['inverter.part.deratePctPerK', 20, 'leave nothing of'],
+    ['arrays.0.module.vmpV', 12, 'of Voc 37.4 V; a module has 0.6 to 0.88 of it'],
+    ['arrays.0.module.impA', 2, 'a module has 0.7 to 0.995 of it'],
+    ['arrays.0.module.cells', 1, '1 cells of Voc 37.4 V would give 37.4 V each; 0.25 to 2 V is possible'],
     ['winter.stepMin', 5, 'stepMin 5 is not allowed; one of 60, 15'],
     [
       'household.away',
@@ -94,6 +99,24 @@ describe('the contract of a design', () => {
     expect(problems.map((problem) => problem.path)).toContain(at)
     expect(problems.find((problem) => problem.path === at)!.message).toContain(message)
   })
+
+  it.each(['loads', 'arrays', 'controllers', 'runs', 'sources', 'budget.extras'] as const)(
+    'takes no id twice among the %s',
+    (path) => {
+      const design = larkspurBench()
+      design.sources = [stream]
+      const list = (path === 'budget.extras' ? design.budget.extras : design[path]) as { id: string }[]
+      const { problems } = checkDesign({
+        ...design,
+        ...(path === 'budget.extras'
+          ? { budget: { ...design.budget, extras: [list[0], list[0]] } }
+          : { [path]: [...list, list[0]] }),
+      })
+      expect(problems.map((problem) => problem.path)).toContain(
+        path === 'budget.extras' ? 'budget.extras.1.id' : `${path}.${list.length}.id`,
+      )
+    },
+  )
 
   it('finds several problems at once', () => {
     const design = set('place.latitudeDeg', 95) as Design

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION, HOURS, MOST_YEARS } from '@ambrel/core'
+import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION, HOURS, ILLUSTRATIVE_CLIMATES, MOST_YEARS } from '@ambrel/core'
 
 /** A finite number within bounds; text that looks like a number is refused, not converted. */
 const number = (min: number, max: number) => Joi.number().strict().min(min).max(max).required()
@@ -50,7 +50,7 @@ const place = Joi.object({
   wiringBasis: choice('awg', 'metric'),
   recordLowC: number(-80, 40),
   recordHighC: number(-20, 60),
-  climate: Joi.string().max(60).required(),
+  climate: choice('own', ...ILLUSTRATIVE_CLIMATES.map(({ id }) => id)),
   monthly: monthlyRows,
   persistence,
   windMS: number(0, 30),

@@ -29,6 +29,38 @@ describe('five parameters of a data sheet', () => {
     },
   )
 
+  it('meets the three points of any module a document takes', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          cells: fc.integer({ min: 1, max: 150 }),
+          cellV: fc.double({ min: 0.25, max: 2, noNaN: true }),
+          iscA: fc.double({ min: 0.1, max: 60, noNaN: true }),
+          vmpShare: fc.double({ min: 0.6, max: 0.88, noNaN: true }),
+          impShare: fc.double({ min: 0.7, max: 0.995, noNaN: true }),
+          betaVocPctPerK: fc.double({ min: -1, max: -0.01, noNaN: true }),
+        }),
+        ({ cells, cellV, iscA, vmpShare, impShare, betaVocPctPerK }) => {
+          const vocV = cells * cellV
+          const sheet = {
+            vocV,
+            iscA,
+            vmpV: vocV * vmpShare,
+            impA: iscA * impShare,
+            cells,
+            betaVocPctPerK,
+            alphaIscPctPerK: 0.05,
+          }
+          const fit = fitSingleDiode(sheet)
+          expect(Math.abs(currentAt(fit, 0) / iscA - 1)).toBeLessThan(0.005)
+          expect(Math.abs(currentAt(fit, sheet.vmpV) / sheet.impA - 1)).toBeLessThan(0.005)
+          expect(Math.abs(currentAt(fit, vocV)) / iscA).toBeLessThan(0.005)
+        },
+      ),
+      { numRuns: 300 },
+    )
+  })
+
   it('the current falls as the voltage rises, at any light and heat', () => {
     const fit = fitSingleDiode(mono)
     fc.assert(

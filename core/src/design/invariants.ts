@@ -1,9 +1,10 @@
 import { bankNominalV, classVoltage } from '../bank/layout.ts'
 import { restedVoltage } from '../bank/voltage.ts'
-import { legChoices, serviceOf, stackingChoices, type Service } from '../inverter/service.ts'
+import { inverterRating, legChoices, serviceOf, stackingChoices, type Service } from '../inverter/service.ts'
 import { BASIS_NEEDS } from '../loads/energy.ts'
 import { MONTH_DAYS, MONTH_NAMES } from '../sun/calendar.ts'
-import type { Design, Problem } from './types.ts'
+import { significant } from '../units/format.ts'
+import type { Design, ModulePart, Problem } from './types.ts'
 
 type Report = (path: string, value: unknown, message: string) => void
 
@@ -91,7 +92,7 @@ const LEG_WORDS: Record<Service, string> = {
   'single-230': 'one leg',
 }
 
-function inverterProblems({ inverter }: Design, report: Report): void {
+function inverterProblems({ inverter, place }: Design, report: Report): void {
   const { part, quantity, stacking } = inverter
   const allowed = stackingChoices(part, quantity)
   if (!allowed.includes(stacking))
@@ -102,6 +103,12 @@ function inverterProblems({ inverter }: Design, report: Report): void {
     )
   if (inverter.search && part.searchW === null)
     report('inverter.search', true, `${part.name} has no search mode; switch it off`)
+  if (inverterRating({ inverter, place }).derating <= 0)
+    report(
+      'inverter.part.deratePctPerK',
+      part.deratePctPerK,
+      `heat and thin air leave nothing of ${part.name} at ${inverter.hottestC} °C and ${place.elevationM} m; check its de-rating`,
+    )
   if (part.surgeW < part.ratedW)
     report(
       'inverter.part.surgeW',
@@ -148,6 +155,35 @@ function bankProblems({ bank, inverter }: Design, report: Report): void {
 /** No chemistry is charged above this multiple of the bank's class, 16 V per 12 V. */
 const MOST_ABSORB = 16 / 12
 
+/** Where the power point of a module lies, as shares of Voc and Isc, and Voc of a cell; beyond is a slip of the pen. Source: silicon and thin-film data sheets. */
+const VMP_SHARE = [0.6, 0.88] as const
+const IMP_SHARE = [0.7, 0.995] as const
+const CELL_V = [0.25, 2] as const
+
+function moduleProblems(
+  { vocV, iscA, vmpV, impA, cells }: ModulePart,
+  report: (field: 'vmpV' | 'impA' | 'cells', message: string) => void,
+): void {
+  const outside = (value: number, [least, most]: readonly [number, number]) => value < least || value > most
+  if (vmpV >= vocV) report('vmpV', `Vmp ${vmpV} V must lie below Voc ${vocV} V`)
+  else if (outside(vmpV / vocV, VMP_SHARE))
+    report(
+      'vmpV',
+      `Vmp ${vmpV} V is ${significant(vmpV / vocV)} of Voc ${vocV} V; a module has ${VMP_SHARE.join(' to ')} of it`,
+    )
+  if (impA >= iscA) report('impA', `Imp ${impA} A must lie below Isc ${iscA} A`)
+  else if (outside(impA / iscA, IMP_SHARE))
+    report(
+      'impA',
+      `Imp ${impA} A is ${significant(impA / iscA)} of Isc ${iscA} A; a module has ${IMP_SHARE.join(' to ')} of it`,
+    )
+  if (outside(vocV / cells, CELL_V))
+    report(
+      'cells',
+      `${cells} cells of Voc ${vocV} V would give ${significant(vocV / cells)} V each; ${CELL_V.join(' to ')} V is possible`,
+    )
+}
+
 function arrayProblems({ arrays, controllers }: Design, report: Report): void {
   const ids = new Set(controllers.map((controller) => controller.id))
   arrays.forEach((array, i) => {
@@ -158,10 +194,7 @@ function arrayProblems({ arrays, controllers }: Design, report: Report): void {
         array.controllerId,
         `controller ${array.controllerId} is not in the design; choose one of ${[...ids].join(', ') || 'none yet'}`,
       )
-    if (module.vmpV >= module.vocV)
-      report(`arrays.${i}.module.vmpV`, module.vmpV, `Vmp ${module.vmpV} V must lie below Voc ${module.vocV} V`)
-    if (module.impA >= module.iscA)
-      report(`arrays.${i}.module.impA`, module.impA, `Imp ${module.impA} A must lie below Isc ${module.iscA} A`)
+    moduleProblems(module, (field, message) => report(`arrays.${i}.module.${field}`, module[field], message))
   })
   controllers.forEach(({ part }, i) => {
     if ((part.kind === 'ac-coupled') !== (part.outputAcW !== null))

@@ -43,7 +43,7 @@ export function suggestBank(design: Design): Suggestion {
     )
   const { part, sizing } = candidates[0]
   const bank: Bank = {
-    ...newBank(part.id, systemV, sizing.inParallel),
+    ...newBank(part.id, systemV, Math.min(MOST_STRINGS, sizing.inParallel)),
     autonomyDays: design.bank.autonomyDays,
     allowedDepth: depth,
     takeoff: sizing.inParallel > 2 ? 'equal-leads' : 'opposite-corners',
@@ -56,13 +56,18 @@ export function suggestBank(design: Design): Suggestion {
     reasons: [
       `${systemV} V: ${quantity(peakW, 'W')} on at once and ${quantity(dailyWh, 'Wh')} a day; under 3 kW and 4 kWh a day 24 V would do.`,
       `${quantity(dailyWh, 'Wh')} × ${design.bank.autonomyDays} days ÷ ${significant(depth * 100)} % depth ÷ cold at ${batteryC.toFixed(0)} °C = ${quantity(sizing.needWh, 'Wh')}.`,
-      `${sizing.inSeries} × ${sizing.inParallel} of “${part.name}”: least money without too many strings in parallel.`,
+      sizing.inParallel > MOST_STRINGS
+        ? `“${part.name}” would take ${sizing.inParallel} strings, the largest the shelf has: this is no longer one battery bank. ${MOST_STRINGS} were taken.`
+        : `${sizing.inSeries} × ${sizing.inParallel} of “${part.name}”: least money without too many strings in parallel.`,
       ...(inverter === design.inverter
         ? []
         : [`The inverter was changed to “${inverter.part.name}” to match the bank’s voltage.`]),
     ],
   }
 }
+
+/** Strings a document holds at most. */
+const MOST_STRINGS = 200
 
 const penalty = (parallel: number, recommended: number) => Math.max(0, parallel - recommended)
 

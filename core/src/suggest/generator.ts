@@ -44,7 +44,7 @@ export function suggestGenerator(design: Design): Suggestion {
       loadShareLimit: 0.8,
     },
   }
-  const setA = Math.floor(Math.min(economicalChargeA(chosen), limitA))
+  const setA = Math.max(1, Math.floor(Math.min(economicalChargeA(chosen), limitA)))
   const turnedDown = setA < inverter.part.chargerA * inverter.quantity
   if (turnedDown) chosen.generator.chargeLimitA = setA
   const drawnW = turnedDown ? (setA * volts) / inverter.part.chargerEfficiency : chargerW
