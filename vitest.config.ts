@@ -12,7 +12,15 @@ export default defineConfig({
       },
       { test: { name: 'server', include: ['server/src/**/*.test.ts'], testTimeout: 30_000, hookTimeout: 60_000 } },
       { test: { name: 'scripts', include: ['scripts/**/*.test.mjs'], testTimeout: 60_000 } },
-      { test: { name: 'web', include: ['web/src/**/*.test.ts'] } },
+      {
+        extends: './web/vite.config.ts',
+        test: {
+          name: 'web',
+          include: ['web/src/**/*.test.ts'],
+          testTimeout: 60_000,
+          server: { deps: { inline: ['element-plus'] } },
+        },
+      },
       {
         test: {
           name: 'browser',

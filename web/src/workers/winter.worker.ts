@@ -4,9 +4,7 @@ import {
   bankWear,
   compareSources,
   oversizing,
-  runStartDay,
   skyReport,
-  summariseWinter,
   tiltChoices,
   weekOf,
   whatNext,
@@ -22,24 +20,12 @@ import {
   type SourceFigures,
   type TiltChoice,
   type Week,
-  type WinterSummary,
   type YearResult,
 } from '@ambrel/core'
 
 import { YearPool } from './pool.ts'
+import { packWinters, type Winters } from './winters.ts'
 
-/** The winters of a run, a row per year, a column per day of the run's year. */
-export interface Winters {
-  years: number
-  seed: number
-  startDay: number
-  summary: WinterSummary
-  lowest: Float32Array
-  generatorHours: Float32Array
-  shortHours: Float32Array
-}
-
-const DAYS = 365
 /** The strip is drawn after this many years; the rest of the run follows. */
 const FIRST_LOOK = 10
 /** The page draws the strip in this time before the rest of the run takes every core, ms. */
@@ -55,27 +41,6 @@ let latest = 0
 let trying = 0
 
 const breathe = (ms = 0) => new Promise<void>((resolve) => setTimeout(resolve, ms))
-
-function pack(design: Design, results: readonly YearResult[]): Winters {
-  const startDay = runStartDay(design.place.latitudeDeg)
-  const lowest = new Float32Array(results.length * DAYS)
-  const generatorHours = new Float32Array(results.length * DAYS)
-  const shortHours = new Float32Array(results.length * DAYS)
-  results.forEach((year, i) => {
-    lowest.set(year.lowestByDay, i * DAYS)
-    generatorHours.set(year.generatorHoursByDay, i * DAYS)
-    shortHours.set(year.shortHoursByDay, i * DAYS)
-  })
-  return {
-    years: results.length,
-    seed: design.winter.seed,
-    startDay,
-    summary: summariseWinter(results, design),
-    lowest,
-    generatorHours,
-    shortHours,
-  }
-}
 
 function send(winters: Winters): Winters {
   return transfer(winters, [winters.lowest.buffer, winters.generatorHours.buffer, winters.shortHours.buffer])
@@ -104,7 +69,7 @@ const service = {
       }
     }
     if (years > FIRST_LOOK) {
-      onFirst(send(pack(design, results)))
+      onFirst(send(packWinters(design, results)))
       await breathe(PAINT_MS)
       if (mine !== latest) return null
     }
@@ -122,7 +87,7 @@ const service = {
       await breathe()
       if (mine !== latest) return null
     }
-    return send(pack(design, results))
+    return send(packWinters(design, results))
   },
 
   /** Tries one change at a time over the same weather. A newer call, or {@link service.cancelTrying}, ends an older one. */

@@ -5,7 +5,7 @@ import { darkMonths, darkSeason, MONTH_DAYS, MONTH_NAMES } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { chargeColour } from '../../drawing/chargeRamp.ts'
-import type { Winters } from '../../workers/winter.worker.ts'
+import type { Winters } from '../../workers/winters.ts'
 import { yearsWords } from '../../frame/yearsWords.ts'
 
 /** A row per made year, a column per day of the dark season, coloured by the day's lowest charge. */
