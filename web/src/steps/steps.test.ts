@@ -88,7 +88,7 @@ function changed(make: () => Design, change: (design: Design) => unknown): () =>
     return (change(design) as Design | null) ?? design
   }
 }
-const single = inverterParts.find(({ topology }) => topology === 'single-120')!
+const single = inverterParts.find(({ topology, bankV }) => topology === 'single-120' && bankV === 48)!
 const allInOne = inverterParts.find(({ controller }) => controller !== null)!
 
 /** Designs of every shape a step may meet. */
