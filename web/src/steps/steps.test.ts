@@ -114,7 +114,7 @@ const DESIGNS: Record<string, () => Design> = {
     const next = withInverter(d, single)
     return withInverter({ ...next, inverter: { ...next.inverter, stacking: 'three-phase' } }, single)
   }),
-  'all in one': changed(gannetSkerry, (d) => withInverter(d, allInOne)),
+  'all in one': changed(larkspurBench, (d) => withInverter(d, allInOne)),
   'other sources': changed(
     larkspurBench,
     (d) =>
