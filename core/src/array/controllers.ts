@@ -37,3 +37,8 @@ export function sunChargeA(
     0,
   )
 }
+
+/** What controllers draw themselves, day and night, Wh/day. */
+export function selfDayWh(parts: readonly Pick<ControllerPart, 'selfW'>[]): number {
+  return parts.reduce((sum, { selfW }) => sum + selfW * 24, 0)
+}

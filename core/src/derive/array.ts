@@ -1,4 +1,4 @@
-import { arrayRatedW } from '../array/power.ts'
+import { arrayRatedW, modulesForDay, SYSTEM_FACTOR } from '../array/power.ts'
 import { coldVoltage, hottestCellC, hotVoltage } from '../array/voltage.ts'
 import type { Design } from '../design/types.ts'
 import { MONTH_NAMES } from '../sun/calendar.ts'
@@ -71,14 +71,14 @@ export function arraySheets(
     ),
   )
   const need = add(
-    worked('array.need', 'Array by the hand method', sunHours > 0 ? batteryDayWh / (sunHours * 0.8) : 0, 'W', {
-      says: `daily need ÷ (sun hours of ${MONTH_NAMES[worstMonth]} × 0.8)`,
+    worked('array.need', 'Array by the hand method', modulesForDay(batteryDayWh, sunHours), 'W', {
+      says: `daily need ÷ (sun hours of ${MONTH_NAMES[worstMonth]} × ${SYSTEM_FACTOR})`,
       terms: [
         term('daily need at the battery', batteryDayWh, 'Wh/d'),
         term('sun hours', sunHours, 'h'),
-        term('system factor', 0.8, ''),
+        term('system factor', SYSTEM_FACTOR, ''),
       ],
-      school: '0.8 system factor',
+      school: `${SYSTEM_FACTOR} system factor`,
       source: 'stand-alone sizing practice; the winter run uses named losses instead',
     }),
   )

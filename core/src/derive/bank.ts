@@ -1,4 +1,5 @@
 import { brightAmps, onTheBus, sunChargeA } from '../array/controllers.ts'
+import { SYSTEM_FACTOR } from '../array/power.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh, ratedWh, usableWh } from '../bank/layout.ts'
 import { capacityLeft } from '../bank/strings.ts'
@@ -83,12 +84,12 @@ export function bankSheets(
     }),
   )
   const ratedW = arrays.reduce((sum, array) => sum + array.ratedW, 0)
-  const harvestWh = ratedW * sunHours * 0.8
+  const harvestWh = ratedW * sunHours * SYSTEM_FACTOR
   const spareWh = add(
     worked('bank.surplus', 'Sun less need, worst month', harvestWh - batteryDayWh, 'Wh/d', {
       says: 'worst-month harvest − daily need; below zero the bank only falls until a brighter month or the generator',
       terms: [
-        term('harvest', harvestWh, 'Wh/d', '0.8 system factor'),
+        term('harvest', harvestWh, 'Wh/d', `${SYSTEM_FACTOR} system factor`),
         term('daily need at the battery', batteryDayWh, 'Wh/d'),
       ],
       source: 'stand-alone sizing practice',

@@ -1,3 +1,4 @@
+import { selfDayWh } from '../array/controllers.ts'
 import type { Design } from '../design/types.ts'
 import { curveOf, inverterInput } from '../inverter/efficiency.ts'
 import { coincidentPeak, type CoincidentPeak } from '../loads/peak.ts'
@@ -23,7 +24,7 @@ export function loadSheets(design: Design, loadsWh: readonly number[], peak: Coi
   const curve = curveOf(design.inverter.part, design.inverter.quantity)
   const meanW = dayWh / 24
   const conversionWh = (inverterInput(curve, meanW) - meanW) * 24
-  const selfWh = design.controllers.reduce((sum, { part }) => sum + part.selfW * 24, 0)
+  const selfWh = selfDayWh(design.controllers.map(({ part }) => part))
   add(
     worked('loads.peak', 'On at once', peak.continuousW, 'W', {
       says:

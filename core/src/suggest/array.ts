@@ -1,5 +1,6 @@
-import { passesW } from '../array/controllers.ts'
+import { passesW, selfDayWh } from '../array/controllers.ts'
 import { layouts, type Layout } from '../array/layouts.ts'
+import { modulesForDay, SYSTEM_FACTOR } from '../array/power.ts'
 import { newArray } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../design/types.ts'
 import { derive } from '../derive/derive.ts'
@@ -49,8 +50,11 @@ export function suggestArray(design: Design): Suggestion {
   }
   const facing = { ...design, arrays: [first] }
   const { worked } = derive(facing)
-  const needW = worked['array.need'].value
-  const chosen = choose(facing, module, needW)
+  const sun = worked['place.worst-month-sun']
+  // controllers draw day and night: each layout is held against the need with its own controllers in it
+  const restWh = worked['loads.battery-day'].value - selfDayWh(design.controllers.map(({ part }) => part))
+  const dayWh = ({ layout, controller }: Choice) => restWh + layout.controllers * selfDayWh([controller])
+  const chosen = choose(facing, module, (choice) => modulesForDay(dayWh(choice), sun.value))
   if (!chosen)
     return {
       design: facing,
@@ -69,13 +73,13 @@ export function suggestArray(design: Design): Suggestion {
     inSeries: chosen.layout.inSeries,
     inParallel: share(chosen.layout.inParallel, controllers.length, i),
   }))
-  const sun = worked['place.worst-month-sun']
+  const needW = modulesForDay(dayWh(chosen), sun.value)
   const rules = latitudeRules(place.latitudeDeg)
   return {
     design: { ...design, arrays, controllers },
     reasons: [
       `${tilt.tiltDeg}° facing ${tilt.azimuthDeg}° collects most in ${dark.map((month) => MONTH_NAMES[month]).join(', ')}: found by search. The latitude rules would say ${rules.yearDeg.toFixed(0)}° for the year and ${rules.winterDeg.toFixed(0)}° for winter.`,
-      `${quantity(needW, 'W')} by the hand method: ${quantity(worked['loads.battery-day'].value, 'Wh')} a day ÷ (${significant(sun.value)} h × 0.8).`,
+      `${quantity(needW, 'W')} by the hand method: ${quantity(dayWh(chosen), 'Wh')} a day ÷ (${significant(sun.value)} h × ${SYSTEM_FACTOR}).`,
       `${chosen.layout.inSeries} × ${chosen.layout.inParallel} on ${controllers.length} × “${chosen.controller.name}”: ${quantity(chosen.layout.coldV, 'V')} on the coldest dawn, least money of the legal layouts.`,
       ...(chosen.layout.watts < needW * 0.95
         ? [
@@ -90,20 +94,22 @@ function share(total: number, parts: number, index: number): number {
   return Math.floor(total / parts) + (index < total % parts ? 1 : 0)
 }
 
-function choose(
-  design: Design,
-  module: ModulePart,
-  needW: number,
-): { layout: Layout; controller: ControllerPart } | null {
-  const candidates = separateTrackers().flatMap((controller) =>
+interface Choice {
+  layout: Layout
+  controller: ControllerPart
+}
+
+/** @param needW rated watts that the house wants of a choice */
+function choose(design: Design, module: ModulePart, needW: (choice: Choice) => number): Choice | null {
+  const candidates = separateTrackers().flatMap((controller): Choice[] =>
     layouts(layoutQuestion(design, module, controller, MOST_MODULES)).map((layout) => ({ layout, controller })),
   )
-  const price = ({ layout, controller }: (typeof candidates)[number]) =>
+  const price = ({ layout, controller }: Choice) =>
     layout.controllers * controller.price + layout.inSeries * layout.inParallel * module.price
   const enough = candidates.filter(
-    ({ layout, controller }) =>
-      layout.watts >= needW &&
-      layout.watts <= layout.controllers * passesW(controller, absorptionV(design.bank)) * 1.15,
+    (choice) =>
+      choice.layout.watts >= needW(choice) &&
+      choice.layout.watts <= choice.layout.controllers * passesW(choice.controller, absorptionV(design.bank)) * 1.15,
   )
   if (enough.length > 0) return [...enough].sort((a, b) => price(a) - price(b))[0]
   return [...candidates].sort((a, b) => b.layout.watts - a.layout.watts || price(a) - price(b))[0] ?? null

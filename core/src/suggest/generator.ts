@@ -1,4 +1,5 @@
 import { CHEMISTRIES } from '../bank/chemistry.ts'
+import { derive } from '../derive/derive.ts'
 import { bankNominalV } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
 import type { Design } from '../design/types.ts'
@@ -9,8 +10,12 @@ import { percent } from '../rules/say.ts'
 import { quantity } from '../units/format.ts'
 import type { Suggestion } from './suggestion.ts'
 
+/** Under this load a set wastes its fuel; rather a smaller one with its charger turned down to no less than this share. */
+const LEAST_LOAD = 0.5
+const LEAST_OF_CHARGER = 0.6
+
 /**
- * The set that runs the charger at an economical load, the charger turned down where even so it would be worked too
+ * The cheapest set that runs the charger at an economical load, the charger turned down where even so it would be worked too
  * hard, start and stop levels by chemistry, and the care that chemistry asks for.
  */
 export function suggestGenerator(design: Design): Suggestion {
@@ -22,8 +27,15 @@ export function suggestGenerator(design: Design): Suggestion {
   const chargeA = Math.min(inverter.part.chargerA * inverter.quantity, limitA)
   const chargerW = (chargeA * volts) / inverter.part.chargerEfficiency
   const real = (part: (typeof generatorParts)[number]) => derate(part.ratedW, place.elevationM, 25, part.fuel)
-  const enough = generatorParts.filter((part) => real(part) * ECONOMICAL_LOAD >= chargerW)
-  const part = (enough.length > 0 ? enough : [...generatorParts].sort((a, b) => b.ratedW - a.ratedW))[0]
+  const cheapestFirst = [...generatorParts].sort((a, b) => a.price - b.price)
+  const largest = generatorParts.reduce((most, each) => (real(each) > real(most) ? each : most))
+  const enough = cheapestFirst.find((each) => real(each) * ECONOMICAL_LOAD >= chargerW) ?? largest
+  const { continuousW } = derive(design).peak
+  const turnedDownSet = cheapestFirst.find(
+    (each) => real(each) >= continuousW && real(each) * ECONOMICAL_LOAD >= LEAST_OF_CHARGER * chargerW,
+  )
+  const idles = chargerW < LEAST_LOAD * real(enough)
+  const part = idles ? (turnedDownSet ?? enough) : enough
   const startStateOfCharge = lithium ? 0.3 : 0.5
   const chosen: Design = {
     ...design,
@@ -53,6 +65,9 @@ export function suggestGenerator(design: Design): Suggestion {
     reasons: [
       `The charger draws ${quantity(drawnW, 'W')}${turnedDown ? `, set to ${setA} A` : ''}; “${part.name}” really gives ${quantity(real(part), 'W')} here and works at ${percent(drawnW / real(part))}.`,
       `Starts at ${percent(startStateOfCharge)}, stops at ${percent(facts.generatorStop)}: beyond that the tail wastes fuel.`,
+      ...(drawnW < LEAST_LOAD * real(part)
+        ? ['No smaller set on the shelf charges fast enough and carries what is on at once.']
+        : []),
       lithium
         ? 'Lithium needs no regular full charge. A run of twenty minutes a month keeps the set fit.'
         : `A full charge every 14 days keeps the plates clean${facts.equaliseV ? ', an equalising charge every quarter mixes the acid' : ''}.`,

@@ -31,11 +31,22 @@ describe('what a summary says of its years', () => {
     worsens((year) => -year.lowestStateOfCharge)
     worsens((year) => -year.longestSpellDays)
     worsens((year) => -year.servedWh)
+    worsens((year) => -year.equalisations)
   })
 
   it('the worst is the worst year there was', () => {
     expect(summary.worst.generatorHours).toBe(Math.max(...years.map((year) => year.generatorHours)))
     expect(summary.worst.lowestStateOfCharge).toBe(Math.min(...years.map((year) => year.lowestStateOfCharge)))
+  })
+
+  it('equalising charges are counted where they are asked for', () => {
+    const without = larkspurFlooded()
+    without.generator.equaliseEveryDays = null
+    expect(run(without).worst.equalisations).toBe(0)
+    const often = larkspurFlooded()
+    often.generator.equaliseEveryDays = 60
+    expect(run(often).worst.equalisations).toBeGreaterThanOrEqual(4)
+    expect(run(often).median.equalisations).toBeLessThanOrEqual(6)
   })
 
   it('months and losses add up to the years', () => {

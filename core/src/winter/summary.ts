@@ -19,6 +19,7 @@ export interface YearFigures {
   longestSpellDays: number
   coldLockHours: number
   heaterWh: number
+  equalisations: number
   /** most fuel burnt between two trips for it, L */
   fuelBetweenTripsL: number
 }
@@ -78,7 +79,7 @@ export interface WinterSummary {
 export function figuresOf(year: YearResult, fuelTripDays = 30): YearFigures {
   const { shortHours, unmetWh, generatorHours, generatorStarts, fuelL, curtailedWh, lowestStateOfCharge, servedWh } =
     year
-  const { generatorWh, longestSinceFullDays, longestSpellDays, coldLockHours, losses } = year
+  const { generatorWh, longestSinceFullDays, longestSpellDays, coldLockHours, losses, equalisations } = year
   return {
     shortHours,
     unmetWh,
@@ -93,6 +94,7 @@ export function figuresOf(year: YearResult, fuelTripDays = 30): YearFigures {
     longestSpellDays,
     coldLockHours,
     heaterWh: losses.heaterWh,
+    equalisations,
     fuelBetweenTripsL: mostWithin(year.fuelByDay, Math.round(fuelTripDays)),
   }
 }
@@ -135,6 +137,7 @@ export function figuresAt(years: readonly YearFigures[], badShare: number): Year
     longestSpellDays: low((year) => year.longestSpellDays),
     coldLockHours: high((year) => year.coldLockHours),
     heaterWh: high((year) => year.heaterWh),
+    equalisations: low((year) => year.equalisations),
     fuelBetweenTripsL: high((year) => year.fuelBetweenTripsL),
   }
 }

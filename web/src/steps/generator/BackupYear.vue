@@ -39,6 +39,14 @@ const rows = computed<FigureRow[]>(() => [
         },
       ]
     : []),
+  ...(generator.value.equaliseEveryDays === null
+    ? []
+    : [
+        {
+          name: `equalising charges ended, every ${decimal(generator.value.equaliseEveryDays, 0)} days wanted`,
+          of: (year: YearFigures) => decimal(year.equalisations, 0),
+        },
+      ]),
 ])
 const order = computed(() =>
   Array.from({ length: 12 }, (_, i) => ((design.document?.place.latitudeDeg ?? 0) >= 0 ? i + 6 : i) % 12),
