@@ -43,7 +43,7 @@ const rows = computed<FigureRow[]>(() => [
     ? []
     : [
         {
-          name: `equalising charges ended, every ${decimal(generator.value.equaliseEveryDays, 0)} days wanted`,
+          name: 'equalising charges',
           of: (year: YearFigures) => decimal(year.equalisations, 0),
         },
       ]),
