@@ -1,3 +1,4 @@
+import { arrayRatedW } from '../array/power.ts'
 import { ratedWh } from '../bank/layout.ts'
 import type { Design } from '../design/types.ts'
 import { runningCost } from '../generator/power.ts'
@@ -24,10 +25,7 @@ const worstOf = ({ must, should, canWait }: Record<'must' | 'should' | 'canWait'
 export function keyFigures(design: Design, winter: WinterSummary): KeyFigure[] {
   const { bank, arrays, generator, budget } = design
   const { median, oneInTen } = winter
-  const arrayW = arrays.reduce(
-    (sum, { module, inSeries, inParallel }) => sum + module.ratedW * inSeries * inParallel,
-    0,
-  )
+  const arrayW = arrays.reduce((sum, array) => sum + arrayRatedW(array), 0)
   const figure = (
     id: string,
     label: string,

@@ -1,8 +1,3 @@
-import { ID_INJECTION_KEY, ZINDEX_INJECTION_KEY } from 'element-plus'
-import { createPinia, setActivePinia } from 'pinia'
-import { createSSRApp, h, ref } from 'vue'
-import { renderToString } from 'vue/server-renderer'
-import { createMemoryHistory, createRouter } from 'vue-router'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import {
   copperDraw,
@@ -13,74 +8,23 @@ import {
   larkspurMoreSun,
   newSource,
   STEPS,
-  WinterEngine,
   withInverter,
   type Design,
   type Step,
 } from '@ambrel/core'
 import { checkDesign } from '@ambrel/contract'
-import { NEW_ROW } from '../frame/newRow.ts'
 import { STEP_VIEWS } from '../frame/steps.ts'
-import { useDesign } from '../stores/design.ts'
-import { usePrefs } from '../stores/prefs.ts'
-import { useWinter } from '../stores/winter.ts'
-import { packWinters } from '../workers/winters.ts'
+import { rendered } from '../testing/rendered.ts'
+import { stubBrowser } from '../testing/stubs.ts'
 
-const engine = new WinterEngine()
-
-/** Charts draw in a browser only; here they tell what they were given to draw. */
-vi.mock('../drawing/Chart.vue', () => ({
-  default: {
-    props: ['series', 'categories', 'label'],
-    setup: (props: object) => () => h('pre', JSON.stringify(props)),
-  },
-}))
+vi.mock('../drawing/Chart.vue', async () => (await import('../testing/stubs.ts')).chartInWords)
+vi.mock('../workers/winterWorkers.ts', async () => (await import('../testing/stubs.ts')).silentWorker)
 vi.mock('sortablejs', () => ({ default: class {} }))
-vi.mock('../workers/winterWorkers.ts', () => ({
-  WinterWorker: class {
-    service = { run: () => new Promise(() => {}), cancel: () => {} }
-    ready = () => Promise.resolve()
-  },
-}))
 
-beforeEach(() => {
-  const addEventListener = () => {}
-  vi.stubGlobal('window', { addEventListener })
-  vi.stubGlobal('document', { addEventListener, removeEventListener: addEventListener })
-})
+beforeEach(stubBrowser)
 afterEach(() => {
   vi.unstubAllGlobals()
-  vi.restoreAllMocks()
 })
-
-interface Reader {
-  imperial?: boolean
-  /** before the first run has ended */
-  noWinter?: boolean
-}
-
-/** The markup of a step. Warnings of the framework fail it. */
-async function rendered(step: Step, subject: Design, { imperial, noWinter }: Reader = {}): Promise<string> {
-  const warnings: unknown[] = []
-  vi.spyOn(console, 'warn').mockImplementation((...words) => void warnings.push(words[0]))
-  const pinia = createPinia()
-  setActivePinia(pinia)
-  const design = useDesign()
-  design.document = subject
-  if (!noWinter && checkDesign(subject).problems.length === 0) {
-    const winters = packWinters(subject, engine.run(subject, { years: 2, seed: 7 }))
-    design.winterSummary = winters.summary
-    useWinter().winters = winters
-  }
-  if (imperial) usePrefs().toggleUnits()
-  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:rest(.*)', component: {} }] })
-  const app = createSSRApp(STEP_VIEWS[step]).use(pinia).use(router)
-  app.provide(ID_INJECTION_KEY, { prefix: 1, current: 0 }).provide(ZINDEX_INJECTION_KEY, { current: 0 })
-  app.provide(NEW_ROW, ref(null))
-  const html = await renderToString(app)
-  expect(warnings).toEqual([])
-  return html
-}
 
 function changed(make: () => Design, change: (design: Design) => unknown): () => Design {
   return () => {
@@ -152,17 +96,17 @@ describe('the designs drawn', () => {
 
 describe.each(STEPS)('the step %s', (step) => {
   it.each(Object.keys(DESIGNS))('is drawn from %s, without a hole in it', async (name) => {
-    const html = await rendered(step, DESIGNS[name]())
+    const html = await rendered(STEP_VIEWS[step], DESIGNS[name]())
     expect(html.length).toBeGreaterThan(300)
     expect(wrong(html)).toBeUndefined()
   })
 
   it('is drawn before the first run has ended', async () => {
-    expect(wrong(await rendered(step, larkspurBench(), { noWinter: true }))).toBeUndefined()
+    expect(wrong(await rendered(STEP_VIEWS[step], larkspurBench(), { noWinter: true }))).toBeUndefined()
   })
 
   it('is drawn in feet and Fahrenheit', async () => {
-    const html = await rendered(step, larkspurBench(), { imperial: true })
+    const html = await rendered(STEP_VIEWS[step], larkspurBench(), { imperial: true })
     expect(wrong(html)).toBeUndefined()
     if (!TOLD_AS_STANDARDS.includes(step)) expect(html.match(/.{0,90}\d\s?°C.{0,30}/g) ?? []).toEqual([])
   })

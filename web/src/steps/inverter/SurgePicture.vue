@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { inverterRating, surgeCurve, surgeTable, type SurgeRow } from '@ambrel/core'
+import { inverterRating, START_MULTIPLE, surgeCurve, surgeTable, type SurgeRow } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -151,8 +151,9 @@ const failing = computed(
       </table>
     </div>
     <p class="quiet">
-      A soft starter brings a pump from {{ decimal(4.5, 1) }} to about twice its running watts; the finding about the
-      start puts one in with one click.
+      A soft starter brings a pump from {{ decimal(START_MULTIPLE['submersible-pump'], 1) }} to about
+      {{ decimal(START_MULTIPLE['soft-start-pump'], 0) }} times its running watts; the finding about the start puts one
+      in with one click.
     </p>
   </section>
 </template>

@@ -1,0 +1,126 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, STEPS, type Design } from '@ambrel/core'
+import { quantity } from '@ambrel/core/units'
+import { useDesign } from '../stores/design.ts'
+import { useWinter } from '../stores/winter.ts'
+import { rendered, wordsOf } from '../testing/rendered.ts'
+import { stubBrowser } from '../testing/stubs.ts'
+import FindingsPane from './FindingsPane.vue'
+import WinterStrip from './WinterStrip.vue'
+import WorkRail from './WorkRail.vue'
+
+vi.mock('../workers/winterWorkers.ts', async () => (await import('../testing/stubs.ts')).silentWorker)
+beforeEach(stubBrowser)
+afterEach(() => {
+  vi.unstubAllGlobals()
+})
+
+function changed(make: () => Design, change: (design: Design) => unknown): Design {
+  const design = make()
+  change(design)
+  return design
+}
+const summary = () => useWinter().winters!.summary
+/** Heights of the rectangles of a class, in order. */
+const heights = (html: string, name: string) =>
+  [...html.matchAll(/<rect ([^>]*)>/g)]
+    .filter(([, attributes]) => attributes.includes(`class="${name}"`))
+    .map(([, attributes]) => Number(attributes.match(/ height="([\d.]+)"/)![1]))
+
+describe('the strip', () => {
+  it.each([larkspurBench, larkspurFlooded, gannetSkerry, copperDraw])(
+    'of %o has a bar for each week, as high as its lowest charge, and one below where the backup runs',
+    async (make) => {
+      const html = await rendered(WinterStrip, make())
+      const { weeks } = summary()
+      const bars = heights(html, 'bar')
+      expect(bars).toHaveLength(weeks.length)
+      const full = bars[0] / weeks[0].lowTypical
+      weeks.forEach((week, i) => expect(bars[i]).toBeCloseTo(week.lowTypical * full, 6))
+      expect(heights(html, 'generator')).toHaveLength(weeks.filter(({ generatorMean }) => generatorMean > 0.05).length)
+      expect(html.match(/class="bad"/g)).toHaveLength(weeks.length)
+    },
+  )
+
+  it('is marked where 1 winter in 10 goes short', async () => {
+    const starved = changed(larkspurBench, (d) => {
+      d.generator.present = false
+      d.bank.inParallel = 1
+    })
+    const html = await rendered(WinterStrip, starved)
+    const short = summary().weeks.filter(({ shortOneInTen }) => shortOneInTen >= 0.5).length
+    expect(short).toBeGreaterThan(2)
+    expect(html.match(/class="short"/g)).toHaveLength(short)
+  })
+
+  it.each<[string, (design: Design) => unknown, boolean]>([
+    ['by charge', () => {}, true],
+    ['by voltage', (d) => (d.generator.startBy = 'voltage'), false],
+    ['not at all', (d) => (d.generator.present = false), false],
+  ])('shows the level of a start %s', async (_, change, shown) => {
+    const html = await rendered(WinterStrip, changed(larkspurBench, change))
+    expect(html.includes('class="start"')).toBe(shown)
+    if (shown) expect(html).toContain(quantity(larkspurBench().generator.startStateOfCharge, 'share'))
+  })
+
+  it('a ghost lies over the weeks and is told', async () => {
+    const before = () => (useWinter().ghost = { says: 'one more battery', winters: useWinter().winters! })
+    const html = await rendered(WinterStrip, larkspurBench(), { before })
+    const path = html.match(/d="([^"]*)" class="ghost"/)![1]
+    expect(path.match(/M/g)).toHaveLength(summary().weeks.length)
+    expect(wordsOf(html)).toContain('line: one more battery hide')
+  })
+
+  it('says what keeps it from being drawn, three things at most, and that it is running', async () => {
+    const broken = changed(larkspurBench, (d) => d.loads.forEach((load) => (load.runningW = -5)))
+    const words = wordsOf(await rendered(WinterStrip, broken))
+    expect(words).toContain(`${broken.loads[0].name}: runningW -5 is too small; at least 0`)
+    expect(words).toContain(`and ${broken.loads.length - 3} more`)
+    expect(wordsOf(await rendered(WinterStrip, larkspurBench(), { noWinter: true }))).toContain('running winters')
+  })
+})
+
+describe('the findings', () => {
+  const pane = (design: Design, step: string) => rendered(FindingsPane, design, { props: { step } })
+
+  it.each(STEPS)('of %s are those of the step, each with its mark, words and remedy', async (step) => {
+    const html = await pane(larkspurFlooded(), step)
+    const found = useDesign().findings.filter((finding) => finding.step === step)
+    const words = wordsOf(html)
+    expect([...html.matchAll(/data-finding="([^"]*)"/g)].map(([, id]) => id)).toEqual(found.map(({ id }) => id))
+    for (const { says, because, remedy } of found) {
+      expect(words).toContain(says)
+      expect(words).toContain(because)
+      if (remedy) expect(words).toContain(remedy.label)
+    }
+    if (found.length === 0) expect(words).toContain('No rule has anything to say about this step.')
+    expect(words).toContain('Rules of practice, not an approval.')
+  })
+
+  it('a problem comes before every figure, with the name of its thing and its place in the document', async () => {
+    const broken = changed(larkspurBench, (d) => (d.loads[1].hoursPerDay = 30))
+    const words = wordsOf(await pane(broken, 'loads'))
+    expect(words).toContain(`${broken.loads[1].name}: hoursPerDay 30 is too large; at most 24 loads.1.hoursPerDay`)
+    expect(words).toContain('The figures wait until this is put right.')
+    expect(words).not.toContain('No rule has anything to say')
+  })
+})
+
+describe('the rail', () => {
+  it('has every step with its figure, marks where you are, and the worst finding of each', async () => {
+    const design = changed(larkspurBench, (d) => (d.arrays[0].inSeries = 12))
+    const html = await rendered(WorkRail, design, { props: { id: 'one', step: 'array' } })
+    expect([...html.matchAll(/data-step="(\w+)"/g)].map(([, step]) => step)).toEqual([...STEPS])
+    expect(html.match(/aria-current="step"/g)).toHaveLength(1)
+    const links = html.split('<a ').slice(1)
+    expect(links[STEPS.indexOf('array')]).toContain('aria-current')
+    expect(useDesign().levelOf('array')).toBe('stop')
+    for (const link of links) expect(wordsOf(`<a ${link}`)).not.toMatch(/—$/)
+  })
+
+  it('has a dash for every figure while the document has a problem', async () => {
+    const broken = changed(larkspurBench, (d) => (d.loads[1].hoursPerDay = 30))
+    const html = await rendered(WorkRail, broken, { props: { id: 'one', step: 'loads' } })
+    expect(html.match(/<small[^>]*>—<\/small>/g)).toHaveLength(STEPS.length)
+  })
+})

@@ -1,0 +1,24 @@
+import { h } from 'vue'
+import { vi } from 'vitest'
+
+/** Charts draw in a browser only; for the tests they tell what they were given to draw. */
+export const chartInWords = {
+  default: {
+    props: ['series', 'categories', 'label'],
+    setup: (props: object) => () => h('pre', JSON.stringify(props)),
+  },
+}
+/** A worker that never answers. */
+export const silentWorker = {
+  WinterWorker: class {
+    service = { run: () => new Promise(() => {}), cancel: () => {} }
+    ready = () => Promise.resolve()
+  },
+}
+
+/** What of a browser the views ask for while they are set up. */
+export function stubBrowser(): void {
+  const nothing = () => {}
+  vi.stubGlobal('window', { addEventListener: nothing })
+  vi.stubGlobal('document', { addEventListener: nothing, removeEventListener: nothing })
+}
