@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import {
+  ILLUSTRATIVE_CLIMATES,
   KEPT_CHANNELS,
   MOST_YEARS,
   type Design,
@@ -10,6 +11,7 @@ import {
   type SeriesShape,
   type Station,
 } from '@ambrel/core'
+import { plainText } from './text.ts'
 import { fittedSchema } from './design.ts'
 
 /** A design in the list of the shelf. */
@@ -89,12 +91,12 @@ export interface WeatherUpload extends SeriesShape {
 const finite = (min: number, max: number) => Joi.number().strict().min(min).max(max)
 
 export const newDesignSchema = Joi.object({
-  name: Joi.string().trim().min(1).max(120).required(),
+  name: plainText().trim().min(1).max(120).required(),
   latitudeDeg: finite(-90, 90).required(),
   longitudeDeg: finite(-180, 180).required(),
   elevationM: finite(-430, 6000),
   utcOffsetH: finite(-12, 14),
-  climate: Joi.string().max(60).required(),
+  climate: Joi.valid(...ILLUSTRATIVE_CLIMATES.map(({ id }) => id)).required(),
 })
 
 export const saveSchema = Joi.object({
@@ -103,7 +105,7 @@ export const saveSchema = Joi.object({
 })
 
 export const variantSchema = Joi.object({
-  variant: Joi.string().trim().min(1).max(120).required(),
+  variant: plainText().trim().min(1).max(120).required(),
   document: Joi.object().unknown(true),
 })
 
@@ -112,7 +114,7 @@ const rowNotes = Joi.array()
     Joi.object({
       fromRow: finite(0, 1e9).required(),
       toRow: finite(0, 1e9).required(),
-      says: Joi.string().max(400).required(),
+      says: plainText().max(400).required(),
     }),
   )
   .max(200)
@@ -120,7 +122,7 @@ const rowNotes = Joi.array()
 const count = finite(0, 1e9).integer().required()
 
 export const weatherUploadSchema = Joi.object({
-  name: Joi.string().trim().min(1).max(120).required(),
+  name: plainText().trim().min(1).max(120).required(),
   firstDay: finite(0, 364).integer().required(),
   years: finite(1, MOST_YEARS).integer().required(),
   utcOffsetH: finite(-14, 14).required(),
@@ -130,7 +132,7 @@ export const weatherUploadSchema = Joi.object({
     .min(2)
     .required(),
   station: Joi.object({
-    name: Joi.string().max(120).required(),
+    name: plainText().max(120).required(),
     latitudeDeg: finite(-90, 90).required(),
     longitudeDeg: finite(-180, 180).required(),
     elevationM: finite(-1000, 9999).required(),
@@ -146,7 +148,7 @@ export const weatherUploadSchema = Joi.object({
     filledHours: count,
     refused: rowNotes,
     refusedCount: count,
-    notes: Joi.array().items(Joi.string().max(2000)).max(50).required(),
+    notes: Joi.array().items(plainText().max(2000)).max(50).required(),
   }).required(),
   hours: Joi.string().base64().required(),
 })
@@ -161,5 +163,5 @@ export const readingSchema = Joi.object({
   arrayW: measured(0, 1e6),
   loadW: measured(0, 1e6),
   generatorOn: Joi.boolean().strict().required(),
-  note: Joi.string().allow('').max(2000).required(),
+  note: plainText().allow('').max(2000).required(),
 })

@@ -1,12 +1,13 @@
 import Joi from 'joi'
 import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION, HOURS, ILLUSTRATIVE_CLIMATES, MOST_YEARS } from '@ambrel/core'
+import { plainText } from './text.ts'
 
 /** A finite number within bounds; text that looks like a number is refused, not converted. */
 const number = (min: number, max: number) => Joi.number().strict().min(min).max(max).required()
 const whole = (min: number, max: number) => number(min, max).integer()
 const share = number(0, 1)
-const text = (most = 200) => Joi.string().allow('').max(most).required()
-const name = Joi.string().trim().min(1).max(120).required()
+const text = (most = 200) => plainText().allow('').max(most).required()
+const name = plainText().trim().min(1).max(120).required()
 const id = Joi.string()
   .pattern(/^[\w-]{1,60}$/)
   .required()
@@ -348,7 +349,7 @@ const run = Joi.object({
   id,
   name,
   circuit: choice('array', 'controller-bank', 'bank-inverter', 'inverter-house', 'generator'),
-  subjectId: Joi.string().max(60).allow(null).required(),
+  subjectId: plainText().max(60).allow(null).required(),
   oneWayM: number(0, 10000),
   size: choice(...CONDUCTORS.map(({ size }) => size)),
   parallel: whole(1, 8),
@@ -397,7 +398,7 @@ export const designSchema = Joi.object({
   }).required(),
   runs: Joi.array().items(run).max(500).required(),
   budget: budget.required(),
-  build: Joi.object({ done: Joi.array().items(Joi.string().max(80)).max(1000).required() }).required(),
+  build: Joi.object({ done: Joi.array().items(plainText().max(80)).max(1000).required() }).required(),
   schools: Joi.object({
     coldVoltage: choice('coefficient', 'code-table', 'flat'),
     peak: choice('coincidence', 'everything'),

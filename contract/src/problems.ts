@@ -38,6 +38,8 @@ function sentence({ path, type, context, message }: Joi.ValidationErrorItem): st
     case 'string.empty':
     case 'string.min':
       return `${field} is empty; write at least one character`
+    case 'string.pattern.invert.name':
+      return `${field} holds a letter that cannot be kept, a NUL or half of a pair; write it anew`
     case 'array.length':
       return `${field} has ${(context!.value as unknown[]).length} entries; exactly ${context!.limit}`
     default:

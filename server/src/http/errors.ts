@@ -31,7 +31,7 @@ export const unknownRoute: RequestHandler = (request) => {
   throw new HttpError(404, `there is no ${request.method} ${request.path}`)
 }
 
-/** The last word on every error: its own status, 400 for broken JSON, 500 for what nobody expected. */
+/** The last word on every error: its own status, 400 for broken JSON, what Express says of a request it cannot read, 500 for what nobody expected. */
 export const answerError: ErrorRequestHandler = (error, request, response, _next) => {
   if (error instanceof HttpError) {
     response.status(error.status).json({ error: error.message, ...error.extra } satisfies ApiError)
@@ -46,6 +46,10 @@ export const answerError: ErrorRequestHandler = (error, request, response, _next
     response
       .status(413)
       .json({ error: `the body is too large; at most ${Math.round(error.limit / 1024 / 1024)} MB` } satisfies ApiError)
+    return
+  }
+  if (error?.status >= 400 && error.status < 500) {
+    response.status(error.status).json({ error: `the request cannot be read: ${error.message}` } satisfies ApiError)
     return
   }
   request.log.error({ err: error }, 'request failed')
