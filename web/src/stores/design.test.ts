@@ -9,6 +9,8 @@ class Server {
   stored: StoredDesign
   saves = 0
   away = false
+  /** how long an answer to a save takes on its way back, ms */
+  slowMs = 0
   variants: { variant: string; document: Design }[] = []
 
   constructor() {
@@ -38,7 +40,9 @@ class Server {
       if (body.version !== this.stored.version) return answer(409, { error: 'stale', current: this.stored })
       this.saves++
       this.saveElsewhere((document) => Object.assign(document, body.document))
-      return answer(200, this.stored)
+      const saved = answer(200, this.stored)
+      if (this.slowMs > 0) await new Promise((resolve) => setTimeout(resolve, this.slowMs))
+      return saved
     }
     return answer(200, path.endsWith('/designs') ? [this.stored] : this.stored)
   }
@@ -129,6 +133,34 @@ describe('saving', () => {
     await settle()
     expect(server.stored.document.loads[0].runningW).toBe(51)
     expect(design.saveState).toBe('saved')
+  })
+
+  it('edits while a slow save is on its way are no conflict with it, and are saved after it', async () => {
+    const design = await opened()
+    server.slowMs = 5000
+    for (const value of [50, 51, 52]) {
+      design.edit('watts', (draft) => (draft.loads[0].runningW = value))
+      await vi.advanceTimersByTimeAsync(1500)
+    }
+    expect(server.saves).toBe(1)
+    await vi.advanceTimersByTimeAsync(20_000)
+    expect(design.conflict).toBeNull()
+    expect(design.saveState).toBe('saved')
+    expect(server.stored.document.loads[0].runningW).toBe(52)
+    expect(server.saves).toBe(2)
+  })
+
+  it('a design that is left while a save is on its way keeps what was edited since', async () => {
+    const design = await opened()
+    server.slowMs = 3000
+    design.edit('watts', (draft) => (draft.loads[0].runningW = 50))
+    await vi.advanceTimersByTimeAsync(1000)
+    design.edit('watts', (draft) => (draft.loads[0].runningW = 51))
+    const leaving = design.open('one')
+    await vi.advanceTimersByTimeAsync(20_000)
+    await leaving
+    expect(server.stored.document.loads[0].runningW).toBe(51)
+    expect(watts(design)).toBe(51)
   })
 
   it('brings back a draft that never reached the server', async () => {

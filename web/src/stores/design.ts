@@ -43,6 +43,7 @@ export const useDesign = defineStore('design', () => {
   const suggestion = shallowRef<{ step: Step; reasons: string[] } | null>(null)
   const winterSummary = shallowRef<WinterSummary | null>(null)
   let timer: ReturnType<typeof setTimeout> | undefined
+  let lastSave: Promise<unknown> = Promise.resolve()
 
   const problems = computed<Problem[]>(() => (document.value ? checkDesign(document.value).problems : []))
   /** A problem in words, with the name of the thing it belongs to. */
@@ -155,7 +156,14 @@ export const useDesign = defineStore('design', () => {
     localStorage.setItem(draftKey(id.value), JSON.stringify(draft))
   }
 
-  async function save(): Promise<void> {
+  /** One save after the other: a second sent while the first is on its way would meet its new version as a conflict. */
+  function save(): Promise<void> {
+    const mine = lastSave.then(saveNow)
+    lastSave = mine.catch(() => undefined)
+    return mine
+  }
+
+  async function saveNow(): Promise<void> {
     const sent = document.value
     if (!sent || problems.value.length > 0 || saveState.value === 'conflict') return
     if (sent === savedDocument.value) return settle()
