@@ -13,7 +13,14 @@ export default defineConfig({
           testTimeout: PATIENCE_MS,
         },
       },
-      { test: { name: 'server', include: ['server/src/**/*.test.ts'], testTimeout: PATIENCE_MS, hookTimeout: PATIENCE_MS } },
+      {
+        test: {
+          name: 'server',
+          include: ['server/src/**/*.test.ts'],
+          testTimeout: PATIENCE_MS,
+          hookTimeout: PATIENCE_MS,
+        },
+      },
       { test: { name: 'scripts', include: ['scripts/**/*.test.mjs'], testTimeout: PATIENCE_MS } },
       {
         extends: './web/vite.config.ts',
