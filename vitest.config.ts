@@ -38,6 +38,7 @@ export default defineConfig({
           testTimeout: 2 * PATIENCE_MS,
           hookTimeout: PATIENCE_MS,
           fileParallelism: false,
+          expect: { poll: { timeout: PATIENCE_MS } },
         },
       },
     ],

@@ -16,7 +16,7 @@ export function openBrowser(): Promise<Browser> {
 }
 
 /** Waits end by what the page shows; this only ends one that would never, on the slowest of machines. */
-const PATIENCE_MS = 90_000
+export const PATIENCE_MS = 180_000
 
 /** A page of its own store and size; errors in it are gathered. */
 export async function openPage(

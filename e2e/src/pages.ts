@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'playwright-core'
-import { openPage } from './browser.ts'
+import { openPage, PATIENCE_MS } from './browser.ts'
 
 /** Heights of the strip's bars, to see whether they moved. */
 export const strip = (page: Page) =>
@@ -15,7 +15,7 @@ export const drawn = (page: Page) => page.locator('footer.strip .bar').first().w
 
 /** Waits until a reading of the page is no longer what it was. */
 export async function changes(read: () => Promise<string>, from: string): Promise<string> {
-  for (let i = 0; i < 250; i++) {
+  for (const began = Date.now(); Date.now() - began < PATIENCE_MS;) {
     const now = await read()
     if (now !== from && now !== '') return now
     await new Promise((resolve) => setTimeout(resolve, 100))
