@@ -11,8 +11,9 @@ import {
   type SeriesShape,
   type Station,
 } from '@ambrel/core'
-import { plainText } from './text.ts'
 import { fittedSchema } from './design.ts'
+import { LIMITS } from './limits.ts'
+import { moment, plainText } from './text.ts'
 
 /** A design in the list of the shelf. */
 export interface DesignEntry {
@@ -100,7 +101,7 @@ export const newDesignSchema = Joi.object({
 })
 
 export const saveSchema = Joi.object({
-  version: Joi.number().strict().integer().min(1).required(),
+  version: Joi.number().strict().integer().min(1).max(LIMITS.version).required(),
   document: Joi.object().unknown(true).required(),
 })
 
@@ -156,9 +157,9 @@ export const weatherUploadSchema = Joi.object({
 const measured = (min: number, max: number) => finite(min, max).allow(null).required()
 
 export const readingSchema = Joi.object({
-  at: Joi.string().isoDate().required(),
+  at: moment().required(),
   batteryV: measured(0, 1000),
-  batteryA: measured(-10000, 10000),
+  batteryA: measured(-10_000, 10_000),
   stateOfCharge: measured(0, 1),
   arrayW: measured(0, 1e6),
   loadW: measured(0, 1e6),

@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION, HOURS, ILLUSTRATIVE_CLIMATES, MOST_YEARS } from '@ambrel/core'
-import { plainText } from './text.ts'
+import { LIMITS } from './limits.ts'
+import { calendarDay, plainText } from './text.ts'
 
 /** A finite number within bounds; text that looks like a number is refused, not converted. */
 const number = (min: number, max: number) => Joi.number().strict().min(min).max(max).required()
@@ -93,14 +94,12 @@ const load = Joi.object({
   meterReadings: Joi.array()
     .items(
       Joi.object({
-        date: Joi.string()
-          .pattern(/^\d{4}-\d{2}-\d{2}$/)
-          .required(),
+        date: calendarDay().required(),
         kWh: number(0, 100000),
         hours: number(0.1, 20000),
       }),
     )
-    .max(200)
+    .max(LIMITS.readingsOfLoad)
     .required(),
   standbyW: number(0, 10000),
   supply: choice('electric', 'propane', 'out'),
@@ -370,25 +369,39 @@ const budget = Joi.object({
   contingencyPct: number(0, 100),
   extras: Joi.array()
     .items(Joi.object({ id, name, quantity: number(0, 100000), unitPrice: number(0, 1e7) }))
-    .max(500)
+    .max(LIMITS.extras)
     .required(),
 })
 
-/** The shape and ranges of a Design document; what contradicts itself is found by the core's invariants. */
-export const designSchema = Joi.object({
+/** Lists of the document whose items are checked one by one: a long one is refused by its length before any of it is looked at. */
+export const LISTS: Record<
+  'loads' | 'arrays' | 'controllers' | 'sources' | 'runs',
+  { item: Joi.ObjectSchema; most: number }
+> = {
+  loads: { item: load, most: LIMITS.loads },
+  arrays: { item: array, most: LIMITS.arrays },
+  controllers: { item: controller, most: LIMITS.controllers },
+  sources: { item: source, most: LIMITS.sources },
+  runs: { item: run, most: LIMITS.runs },
+}
+const listOf = ({ item, most }: { item: Joi.ObjectSchema; most: number }) =>
+  Joi.array().items(item).max(most).required()
+
+/** What a document is made of, a schema each. */
+export const SECTIONS = {
   format: choice(DESIGN_FORMAT),
   version: choice(DESIGN_VERSION),
   name,
   variant: name,
-  notes: text(20000),
+  notes: text(LIMITS.notes),
   place: place.required(),
-  loads: Joi.array().items(load).max(500).required(),
+  loads: listOf(LISTS.loads),
   bank: bank.required(),
-  arrays: Joi.array().items(array).max(50).required(),
-  controllers: Joi.array().items(controller).max(50).required(),
+  arrays: listOf(LISTS.arrays),
+  controllers: listOf(LISTS.controllers),
   inverter: inverter.required(),
   generator: generator.required(),
-  sources: Joi.array().items(source).max(12).required(),
+  sources: listOf(LISTS.sources),
   household: household.required(),
   winter: Joi.object({
     years: whole(1, 1000),
@@ -396,12 +409,15 @@ export const designSchema = Joi.object({
     ageing: Joi.boolean().strict().required(),
     stepMin: choice(60, 15),
   }).required(),
-  runs: Joi.array().items(run).max(500).required(),
+  runs: listOf(LISTS.runs),
   budget: budget.required(),
-  build: Joi.object({ done: Joi.array().items(plainText().max(80)).max(1000).required() }).required(),
+  build: Joi.object({ done: Joi.array().items(plainText().max(80)).max(LIMITS.doneTasks).required() }).required(),
   schools: Joi.object({
     coldVoltage: choice('coefficient', 'code-table', 'flat'),
     peak: choice('coincidence', 'everything'),
     skyModel: choice('hay-davies', 'perez'),
   }).required(),
-})
+}
+
+/** The shape and ranges of a Design document; what contradicts itself is found by the core's invariants. */
+export const designSchema = Joi.object(SECTIONS)

@@ -1,22 +1,28 @@
 import type Joi from 'joi'
 import { invariantProblems, migrate, type Design, type Problem } from '@ambrel/core'
-import { designSchema } from './design.ts'
+import { LISTS, SECTIONS } from './design.ts'
+import { LIMITS } from './limits.ts'
+import { excessOf, structureProblem } from './structure.ts'
 
 /**
- * Checks a value against a schema and says every problem at its place.
+ * Checks a value against a schema and says every problem at its place, fifty at most.
  * Nothing is converted and unknown fields are refused by name, so that a typing error is never swallowed.
  */
 export function problemsOf(schema: Joi.Schema, value: unknown): Problem[] {
+  const structure = structureProblem(value)
+  return structure ? [structure] : problemsAt(schema, value, [])
+}
+
+function problemsAt(schema: Joi.Schema, value: unknown, at: readonly string[]): Problem[] {
   const { error } = schema.validate(value, { abortEarly: false, convert: false, errors: { wrap: { label: false } } })
-  return (error?.details ?? []).map((detail) => ({
-    path: detail.path.join('.'),
-    value: detail.context?.value ?? null,
-    message: sentence(detail),
-  }))
+  return (error?.details ?? []).slice(0, LIMITS.problems).map((detail) => {
+    const path = [...at, ...detail.path]
+    return { path: path.join('.'), value: detail.context?.value ?? null, message: sentence(detail, path) }
+  })
 }
 
 /** One plain sentence: the field, its value, what is allowed. */
-function sentence({ path, type, context, message }: Joi.ValidationErrorItem): string {
+function sentence({ type, context, message }: Joi.ValidationErrorItem, path: readonly (string | number)[]): string {
   const field = path.length > 0 ? String(path[path.length - 1]) : 'document'
   const value = shown(context?.value)
   switch (type) {
@@ -26,6 +32,7 @@ function sentence({ path, type, context, message }: Joi.ValidationErrorItem): st
       return `${field} ${value} is too large; at most ${context!.limit}`
     case 'number.base':
     case 'number.infinity':
+    case 'number.unsafe':
       return `${field} ${value} is not a number`
     case 'number.integer':
       return `${field} ${value} must be a whole number`
@@ -35,50 +42,133 @@ function sentence({ path, type, context, message }: Joi.ValidationErrorItem): st
       return `${field} ${value} is not allowed; one of ${(context!.valids as unknown[]).join(', ')}`
     case 'object.unknown':
       return `${field} is not a field of this document`
+    case 'object.base':
+      return `${field} ${value} is not an object`
+    case 'array.base':
+      return `${field} ${value} is not a list`
     case 'string.empty':
     case 'string.min':
       return `${field} is empty; write at least one character`
+    case 'string.trim':
+      return `${field} ${value} begins or ends with a space`
     case 'string.pattern.invert.name':
       return `${field} holds a letter that cannot be kept, a NUL or half of a pair; write it anew`
     case 'array.length':
       return `${field} has ${(context!.value as unknown[]).length} entries; exactly ${context!.limit}`
+    case 'array.max':
+      return tooLong(field, (context!.value as unknown[]).length, context!.limit as number)
     default:
-      return `${message} (${value})`
+      return `${message.startsWith('value ') ? `${field}${message.slice('value'.length)}` : message} (${value})`
   }
 }
+
+const tooLong = (field: string, entries: number, most: number): string =>
+  `${field} has ${entries.toLocaleString('en-GB').replaceAll(',', ' ')} entries; at most ${most}`
 
 function shown(value: unknown): string {
   const json = JSON.stringify(value) ?? 'nothing'
   return json.length > 60 ? `${json.slice(0, 57)}…` : json
 }
 
-/** Either a sound document, or everything that is wrong with it. */
+/** Either a sound document, or what is wrong with it: every problem, fifty at most. */
 export type Checked = { design: Design; problems: [] } | { design: null; problems: Problem[] }
 
 /**
- * Checks anything that claims to be a design: version, shape and ranges, then what contradicts itself.
+ * Checks anything that claims to be a design: version, structure, shape and ranges, then what contradicts itself.
+ * Parts that are frozen and were found sound before are not looked through again.
+ *
  * @param value parsed JSON
  */
 export function checkDesign(value: unknown): Checked {
+  const check = checking(value)
+  for (;;) {
+    const { done, value: result } = check.next()
+    if (done) return result
+  }
+}
+
+const SLICE_MS = 12
+
+/**
+ * As {@link checkDesign}, in slices of a few milliseconds, so that a server answers others meanwhile.
+ *
+ * @param budgetMs time after which it gives up
+ */
+export async function checkDesignInSlices(value: unknown, budgetMs = 4000): Promise<Checked> {
+  const began = performance.now()
+  let slice = began
+  const check = checking(value)
+  for (;;) {
+    const { done, value: result } = check.next()
+    if (done) return result
+    const now = performance.now()
+    if (now - began > budgetMs)
+      return { design: null, problems: [{ path: '', value: null, message: 'this document takes too long to check' }] }
+    if (now - slice < SLICE_MS) continue
+    await new Promise((resolve) => setTimeout(resolve))
+    slice = performance.now()
+  }
+}
+
+/** The check, pausing between parts. */
+function* checking(value: unknown): Generator<undefined, Checked> {
+  const structure = isKnownSound(value) ? null : structureProblem(value)
+  if (structure) return { design: null, problems: [structure] }
   const migrated = migrate(value)
   if ('problem' in migrated) return { design: null, problems: [migrated.problem] }
-  const shape = problemsOf(designSchema, migrated.document)
-  if (shape.length > 0) return { design: null, problems: shape }
-  const design = migrated.document as Design
-  const problems = invariantProblems(design)
-  return problems.length > 0 ? { design: null, problems } : { design, problems: [] }
+  yield
+  const document = migrated.document as Record<string, unknown>
+  const problems: Problem[] = []
+  for (const key of Object.keys(document))
+    if (!(key in SECTIONS)) problems.push({ path: key, value: null, message: `${key} is not a field of this document` })
+  for (const [key, schema] of Object.entries(SECTIONS)) {
+    if (problems.length >= LIMITS.problems) break
+    if (key in LISTS && Array.isArray(document[key]))
+      yield* checkingList(key as keyof typeof LISTS, document[key] as unknown[], problems)
+    else problems.push(...problemsOnce(schema, document[key], [key]))
+    yield
+  }
+  if (problems.length > 0) return { design: null, problems: problems.slice(0, LIMITS.problems) }
+  const design = document as unknown as Design
+  const contradictions = invariantProblems(design).slice(0, LIMITS.problems)
+  if (contradictions.length > 0) return { design: null, problems: contradictions }
+  if (Object.isFrozen(design)) knownSound.add(design)
+  return { design, problems: [] }
+}
+
+function* checkingList(key: keyof typeof LISTS, list: unknown[], problems: Problem[]): Generator<undefined> {
+  const { item, most } = LISTS[key]
+  if (list.length > most) {
+    problems.push({ path: key, value: null, message: tooLong(key, list.length, most) })
+    return
+  }
+  for (let i = 0; i < list.length && problems.length < LIMITS.problems; i++) {
+    problems.push(...problemsOnce(item, list[i], [key, String(i)]))
+    yield
+  }
+}
+
+/** Frozen parts that were found sound; an edit leaves all others as they were. */
+const knownSound = new WeakSet<object>()
+const isKnownSound = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null && Object.isFrozen(value) && knownSound.has(value)
+
+function problemsOnce(schema: Joi.Schema, value: unknown, at: readonly string[]): Problem[] {
+  if (isKnownSound(value)) return []
+  const problems = problemsAt(schema, value, at)
+  if (problems.length === 0 && typeof value === 'object' && value !== null && Object.isFrozen(value))
+    knownSound.add(value)
+  return problems
 }
 
 /** As {@link checkDesign}, from text; broken JSON is a problem like any other. */
 export function checkDesignText(source: string): Checked {
-  let value: unknown
+  const refused = (problem: Problem): Checked => ({ design: null, problems: [problem] })
+  const excess = excessOf(source)
+  if (excess) return refused(excess)
   try {
-    value = JSON.parse(source.replace(/^\uFEFF/, ''))
+    return checkDesign(JSON.parse(source.replace(/^\uFEFF/, '')))
   } catch (error) {
-    return {
-      design: null,
-      problems: [{ path: '', value: source.slice(0, 40), message: `not JSON: ${(error as Error).message}` }],
-    }
+    return refused({ path: '', value: source.slice(0, 40), message: `not JSON: ${(error as Error).message}` })
   }
-  return checkDesign(value)
 }

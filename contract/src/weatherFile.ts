@@ -64,18 +64,37 @@ export function decodeText(bytes: Uint8Array): { text: string; encoding: string 
   }
 }
 
+/** Lines with anything on them, without reading what. */
+export function countLines(text: string): number {
+  let lines = 0
+  for (let from = 0; from < text.length;) {
+    const to = text.indexOf('\n', from)
+    const end = to < 0 ? text.length : to
+    if (text.slice(from, end).trim() !== '') lines++
+    from = end + 1
+  }
+  return lines
+}
+
 /** Rows of a small table, whatever its delimiter. */
 export function parseTable(text: string): string[][] {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     delimitersToGuess: DELIMITERS,
     skipEmptyLines: false,
   })
-  return data
+  return data.map((row) => row.map(plainCell))
 }
+
+/**
+ * What a spreadsheet would run as a formula: an apostrophe before it makes it text, and is taken off again when the
+ * table is read. Plain negative numbers are numbers.
+ */
+const FORMULA = /^'*(?:[=@\t\r]|[+-](?!\d*[.,]?\d+(?:e[+-]?\d+)?$)).*$/is
+const plainCell = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell)
 
 /** Rows as CSV, for a spreadsheet. */
 export const toCsv = (rows: readonly (readonly string[])[]): string =>
-  `${Papa.unparse(rows as string[][], { newline: '\n' })}\n`
+  `${Papa.unparse(rows as string[][], { newline: '\n', escapeFormulae: FORMULA })}\n`
 
 const DELIMITERS = ['\t', ';', ',', '|']
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openPage } from './browser.ts'
-import { changes, drawn, newDesign, openDemo, rail, saved, setField, strip } from './pages.ts'
+import { becomes, changes, drawn, fieldAt, newDesign, openDemo, rail, saved, setField, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -129,20 +129,26 @@ describe('two windows', () => {
 })
 
 describe('bad input', () => {
-  it('is named at its field, keeps what was typed, stops the save and the strip, and is over when mended', async () => {
+  it('is named at its field and waits beside the last good value, which rules; the rest is saved; mended, it rules', async () => {
     const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Wrong cabin')
     await saved(page)
     await setField(page, 'place.elevationM', '9000')
-    await page.locator('.error', { hasText: 'elevationM 9000 is too large; at most 6000' }).waitFor()
-    await page.locator('.lacks', { hasText: 'No winter can be drawn yet' }).waitFor()
-    await page.locator('[data-saved]', { hasText: 'Not saved: 1 to put right' }).waitFor()
-    await page.reload()
-    await page.locator('.lacks').waitFor()
-    expect(await page.locator('[data-path="place.elevationM"]').inputValue()).toBe('9000')
-    await setField(page, 'place.elevationM', '200')
+    await page
+      .locator('.error', { hasText: 'elevationM 9000 is too large; at most 6000; 0 m goes on ruling' })
+      .waitFor()
+    await setField(page, 'place.windMS', '7')
+    await page.locator('[data-saved]', { hasText: /^Saved .* · 1 to put right/ }).waitFor()
     await drawn(page)
-    await saved(page)
+    await page.reload()
+    await drawn(page)
+    await becomes(() => fieldAt(page, 'place.elevationM').inputValue(), '9000')
+    expect(await fieldAt(page, 'place.windMS').inputValue()).toBe('7')
+    await setField(page, 'place.elevationM', '200')
+    await page.locator('[data-saved]', { hasText: /^Saved [^·]*$/ }).waitFor()
+    await setField(page, 'place.elevationM', '9000')
+    await page.locator('[data-drop-waiting]').click()
+    await becomes(() => fieldAt(page, 'place.elevationM').inputValue(), '200')
     await setField(page, 'place.recordLowC', 'cold')
     await page.locator('.error', { hasText: '“cold” is not a number' }).waitFor()
     expect(await page.locator('[data-path="place.recordLowC"]').inputValue()).toBe('cold')
@@ -153,10 +159,14 @@ describe('bad input', () => {
     await newDesign(page, application.base, 'Empty cabin')
     await page.keyboard.press('2')
     await page.locator('[data-load]').first().waitFor()
-    while ((await page.locator('[data-load]').count()) > 0)
+    const rows = async () => String(await page.locator('[data-load]').count())
+    for (let left = Number(await rows()); left > 1; left--) {
       await page.locator('[data-load] [title=Remove]').first().click()
+      await becomes(rows, String(left - 1))
+    }
+    await page.locator('[data-load] [title=Remove]').first().click()
     await page.locator('.error', { hasText: 'the load list is empty; add at least one load' }).waitFor()
-    await page.locator('.lacks', { hasText: 'the load list is empty' }).waitFor()
+    await page.locator('[data-problem]', { hasText: 'the load list is empty' }).waitFor()
     await page.keyboard.press('Control+z')
     await drawn(page)
     await page.keyboard.press('3')

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
 import { openPage } from './browser.ts'
-import { changes, openDemo, rail, saved, strip } from './pages.ts'
+import { becomes, centre, changes, drag, openDemo, rail, saved, still, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -45,16 +45,13 @@ describe('the load list', () => {
     const { page, errors } = await loadsOf()
     const before = await names(page)
     const grip = (i: number) => page.locator('tbody.load').nth(i).locator('.grip')
-    const from = (await grip(0).boundingBox())!
-    const to = (await grip(3).boundingBox())!
-    await page.mouse.move(from.x + 5, from.y + 6)
-    await page.mouse.down()
-    for (let step = 1; step <= 15; step++)
-      await page.mouse.move(from.x + 5, from.y + ((to.y + 14 - from.y) * step) / 15)
-    await page.waitForTimeout(250)
-    await page.mouse.up()
-    const dragged = await changes(async () => (await names(page)).join('|'), before.join('|'))
-    expect(dragged.split('|').slice(0, 4)).toEqual([before[1], before[2], before[3], before[0]])
+    const order = async () => (await names(page)).join('|')
+    const wanted = [before[1], before[2], before[3], before[0], ...before.slice(4)].join('|')
+    const { height } = await still(page.locator('tbody.load').nth(3))
+    const apart = centre(await still(grip(3))).y - centre(await still(grip(0))).y
+    await drag(page, grip(0), { dx: 0, dy: apart + height / 4 }, () => becomes(order, wanted))
+    await saved(page)
+    await becomes(order, wanted)
     await page.locator('tbody.load').nth(3).locator('td.name input').press('Alt+ArrowUp')
     expect((await names(page))[2]).toBe(before[0])
     await undo(page)

@@ -1,4 +1,4 @@
-import type { Browser, Page } from 'playwright-core'
+import type { Browser, Locator, Page } from 'playwright-core'
 import { openPage, PATIENCE_MS } from './browser.ts'
 
 /** Heights of the strip's bars, to see whether they moved. */
@@ -8,19 +8,102 @@ export const strip = (page: Page) =>
     .evaluateAll((bars) => bars.map((bar) => Number(bar.getAttribute('height')).toFixed(1)).join(' '))
 /** The key figure of a step on the rail. */
 export const rail = (page: Page, step: string) => page.locator(`.rail [data-step=${step}] small`).innerText()
-/** Waits until the design is saved. */
+/** Waits until the server has acknowledged the design as it stands. */
 export const saved = (page: Page) => page.locator('[data-saved]', { hasText: /^Saved/ }).waitFor()
 /** Waits until the strip is drawn. */
 export const drawn = (page: Page) => page.locator('footer.strip .bar').first().waitFor()
 
 /** Waits until a reading of the page is no longer what it was. */
-export async function changes(read: () => Promise<string>, from: string): Promise<string> {
+export const changes = (read: () => Promise<string>, from: string): Promise<string> =>
+  until(read, (now) => now !== from && now !== '', `still “${from}”`)
+
+/** Waits until a reading of the page is what it is to be. */
+export const becomes = (read: () => Promise<string>, to: string): Promise<string> =>
+  until(read, (now) => now === to, `not yet “${to}”`)
+
+async function until(read: () => Promise<string>, done: (now: string) => boolean, not: string): Promise<string> {
+  let now = ''
   for (const began = Date.now(); Date.now() - began < PATIENCE_MS;) {
-    const now = await read()
-    if (now !== from && now !== '') return now
-    await new Promise((resolve) => setTimeout(resolve, 100))
+    now = await read()
+    if (done(now)) return now
+    await new Promise((resolve) => setTimeout(resolve, 50))
   }
-  throw new Error(`still ${from}`)
+  throw new Error(`${not} after ${PATIENCE_MS / 1000} s, but “${now}”`)
+}
+
+export interface Box {
+  x: number
+  y: number
+  width: number
+  height: number
+}
+export const centre = ({ x, y, width, height }: Box) => ({ x: x + width / 2, y: y + height / 2 })
+
+/** The box of something in view that has stood in the same place for some frames: only then can it be aimed at. */
+export async function still(target: Locator): Promise<Box> {
+  await target.scrollIntoViewIfNeeded()
+  return target.evaluate(
+    (element) =>
+      new Promise<Box>((resolve) => {
+        let last = ''
+        let frames = 0
+        const look = () => {
+          const { x, y, width, height } = element.getBoundingClientRect()
+          const now = [x, y, width, height].join(' ')
+          frames = now === last ? frames + 1 : 0
+          last = now
+          if (frames >= 3) resolve({ x, y, width, height })
+          else requestAnimationFrame(look)
+        }
+        look()
+      }),
+  )
+}
+
+const TRIES = 5
+const FIRST_MOVES = 6
+
+/**
+ * Takes hold of something by the pointer, carries it to a place and lets go there.
+ *
+ * @param source where it is taken
+ * @param to another thing, at whose middle it is let go, or how far it is carried
+ * @param carried looked at while it is held over its place
+ */
+export async function drag(
+  page: Page,
+  source: Locator,
+  to: Locator | { dx: number; dy: number },
+  carried: () => Promise<unknown> = async () => {},
+): Promise<void> {
+  const from = await takeHold(page, source)
+  const goal = 'dx' in to ? { x: from.x + to.dx, y: from.y + to.dy } : centre(await still(to))
+  await page.mouse.move(goal.x, goal.y, { steps: 14 })
+  // what is dragged over is told once more where the pointer rests
+  await page.mouse.move(goal.x, goal.y)
+  await carried()
+  await page.mouse.up()
+}
+
+/** Presses and moves a little until the page says that it holds what was pressed. @returns where it was pressed */
+async function takeHold(page: Page, source: Locator): Promise<{ x: number; y: number }> {
+  for (let tried = 0; tried < TRIES; tried++) {
+    const start = centre(await still(source))
+    await page.evaluate(() => {
+      const told = window as unknown as { held: boolean }
+      told.held = false
+      for (const event of ['dragstart', 'gotpointercapture'])
+        window.addEventListener(event, () => (told.held = true), { capture: true, once: true })
+    })
+    await page.mouse.move(start.x, start.y)
+    await page.mouse.down()
+    for (let move = 1; move <= FIRST_MOVES; move++) {
+      await page.mouse.move(start.x + move, start.y + move)
+      if (await page.evaluate(() => (window as unknown as { held: boolean }).held)) return start
+    }
+    await page.mouse.up()
+  }
+  throw new Error(`what was to be dragged could not be taken hold of in ${TRIES} tries`)
 }
 
 /** Opens a variant of the main demo from the shelf. */
@@ -41,11 +124,12 @@ export async function newDesign(page: Page, base: string, name: string): Promise
   await drawn(page)
 }
 
+export const fieldAt = (page: Page, path: string): Locator => page.locator(`[data-path="${path}"]`)
+
 /** Types into the field of a place in the document. */
 export async function setField(page: Page, path: string, value: string): Promise<void> {
-  const field = page.locator(`[data-path="${path}"]`)
-  await field.fill(value)
-  await field.press('Enter')
+  await fieldAt(page, path).fill(value)
+  await fieldAt(page, path).press('Enter')
 }
 
 /** Opens a demo variant from the shelf at a step, by the step's key. */
@@ -58,4 +142,21 @@ export async function openVariant(browser: Browser, base: string, family: string
   await page.keyboard.press(step)
   await page.locator('[data-bench] h1').waitFor()
   return opened
+}
+
+/** What a page shows, in a few lines, for whoever reads of a test that failed. */
+export async function shown(page: Page): Promise<string> {
+  const words = async (selector: string) =>
+    (
+      await page
+        .locator(selector)
+        .allInnerTexts()
+        .catch(() => [])
+    )
+      .join(' | ')
+      .replace(/\s+/g, ' ')
+      .slice(0, 400)
+  const parts = ['h1', '[data-saved]', '.el-dialog', '[role=alert]', '.findings [data-level=stop]', 'footer.strip']
+  const lines = await Promise.all(parts.map(async (part) => `  ${part}: ${await words(part)}`))
+  return [page.url(), ...lines].join('\n')
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
 import { openPage } from './browser.ts'
-import { changes, drawn, newDesign, openDemo, rail, saved, setField, strip } from './pages.ts'
+import { becomes, changes, drag, drawn, newDesign, openDemo, rail, saved, setField, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 import { hourlyCsv } from './weatherFiles.ts'
 
@@ -172,33 +172,29 @@ describe('the place by hand', () => {
     await openDemo(page, application.base, 'More sun, less bank')
     await page.keyboard.press('1')
     const point = page.locator('[data-horizon="2"]')
-    await point.scrollIntoViewIfNeeded()
     const lost = () => page.locator('[data-lost]').last().innerText()
     const before = await lost()
-    const box = (await point.boundingBox())!
     const elevation = () => page.locator('[data-path="place.horizon.2.elevationDeg"]').inputValue()
     const stood = await elevation()
-    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
-    await page.mouse.down()
-    for (let step = 1; step <= 12; step++) await page.mouse.move(box.x + box.width / 2, box.y - step * 4)
-    const during = await changes(lost, before)
-    expect(Number(during)).toBeGreaterThan(Number(before))
-    expect(await elevation()).toBe(stood)
     const sunBefore = await rail(page, 'place')
-    await page.mouse.up()
+    await drag(page, point, { dx: 0, dy: -50 }, async () => {
+      expect(Number(await changes(lost, before))).toBeGreaterThan(Number(before))
+      expect(await elevation()).toBe(stood)
+    })
     await changes(elevation, stood)
     await changes(() => rail(page, 'place'), sunBefore)
     await page.getByRole('button', { name: 'Undo', exact: true }).click()
-    await changes(async () => String((await elevation()) === stood), 'false')
+    await becomes(elevation, stood)
 
     await point.focus()
     await page.keyboard.press('ArrowUp')
     expect(Number(await changes(elevation, stood))).toBe(Number(stood) + 0.5)
     const count = await page.locator('[data-horizon]').count()
     await point.press('+')
-    expect(await page.locator('[data-horizon]').count()).toBe(count + 1)
+    const points = async () => String(await page.locator('[data-horizon]').count())
+    await becomes(points, String(count + 1))
     await point.press('Delete')
-    expect(await page.locator('[data-horizon]').count()).toBe(count)
+    await becomes(points, String(count))
     await page.locator('svg.sun').dblclick({ position: { x: 60, y: 40 } })
     await page.locator(`[data-horizon="${count}"]`).waitFor()
     await page.getByRole('button', { name: 'Undo', exact: true }).click()

@@ -4,6 +4,7 @@ import pg from 'pg'
 import type { Browser } from 'playwright-core'
 import { afterAll, afterEach, beforeAll } from 'vitest'
 import { openBrowser } from './browser.ts'
+import { shown } from './pages.ts'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
@@ -57,7 +58,9 @@ export function useApplication(): { readonly base: string; readonly browser: Bro
     application = await startApplication()
     browser = await openBrowser()
   })
-  afterEach(async () => {
+  afterEach(async ({ task }) => {
+    const pages = browser.contexts().flatMap((context) => context.pages())
+    if (task.result?.state === 'fail') for (const page of pages) console.error(`${task.name}\n${await shown(page)}`)
     await Promise.all(browser.contexts().map((context) => context.close()))
   })
   afterAll(async () => {

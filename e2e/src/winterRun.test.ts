@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openPage } from './browser.ts'
-import { changes, newDesign, openVariant, rail, saved, setField, strip } from './pages.ts'
+import { changes, drag, newDesign, openVariant, rail, saved, setField, still, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -21,7 +21,7 @@ describe('the inverter', () => {
     const on = (leg: string) => page.locator(`[data-leg=${leg}] [data-load]`).evaluateAll((rows) => String(rows.length))
     const a = await on('A')
     const share = await rail(page, 'inverter')
-    await page.locator('[data-leg=A] [data-load]').first().dragTo(page.locator('[data-leg=B]'))
+    await drag(page, page.locator('[data-leg=A] [data-load]').first(), page.locator('[data-leg=B]'))
     expect(Number(await changes(() => on('A'), a))).toBe(Number(a) - 1)
     await changes(() => rail(page, 'inverter'), share)
     await page.locator('[data-leg=B] [data-load]').first().press('Alt+ArrowLeft')
@@ -214,8 +214,8 @@ describe('the winter', () => {
     const canvas = page.locator('[aria-label="Winter tapestry"] canvas')
     await canvas.waitFor()
     await page.locator('[data-months]').waitFor()
-    const box = (await canvas.boundingBox())!
-    await page.mouse.click(box.x + box.width * 0.5, box.y + 80)
+    const { width } = await still(canvas)
+    await canvas.click({ position: { x: width * 0.5, y: 80 } })
     const week = page.locator('[data-week]')
     await week.locator('svg path.charge').waitFor()
     const title = () => week.locator('h2').innerText()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { watchEffect } from 'vue'
+import ServerBanner from './frame/ServerBanner.vue'
 import { usePrefs } from './stores/prefs.ts'
 
 const prefs = usePrefs()
@@ -7,5 +8,6 @@ watchEffect(() => document.documentElement.classList.toggle('dark', prefs.theme 
 </script>
 
 <template>
+  <ServerBanner />
   <RouterView />
 </template>

@@ -82,11 +82,13 @@ interface Block {
 function upright(rows: Cells): Block | null {
   const down = blockOf(rows)
   if (down) return { ...down, across: false }
-  const width = Math.max(0, ...rows.map((row) => row.length))
+  const width = widthOf(rows)
   const turned = Array.from({ length: width }, (_, i) => rows.map((row) => row[i] ?? ''))
   const across = blockOf(turned)
   return across && { ...across, across: true }
 }
+
+const widthOf = (rows: Cells): number => rows.reduce((most, row) => Math.max(most, row.length), 0)
 
 function blockOf(rows: Cells): Omit<Block, 'across'> | null {
   const header = rows.length >= 13 ? rows[0] : null
@@ -95,7 +97,7 @@ function blockOf(rows: Cells): Omit<Block, 'across'> | null {
   const named = body.every((row) => isMonth(row[0] ?? '')) && (body[0].length > 1 || /[a-z]/i.test(body[0][0]))
   const from = named ? 1 : 0
   const months = body.map((row) => row.slice(from))
-  const width = Math.max(...months.map((row) => row.length))
+  const width = widthOf(months)
   const keys = Array.from({ length: width }, (_, i) =>
     header ? (SEARCH.find((key) => COLUMNS[key].words.test(header[i + from] ?? '')) ?? null) : (ORDER[i] ?? null),
   )

@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="T extends string | number">
 import { computed, useId } from 'vue'
-import { useDesign } from '../stores/design.ts'
+import { useEntry } from './useEntry.ts'
 
 /** A choice among few: the browser's own list, because a table holds dozens of these and each must cost nothing. */
 const props = withDefaults(
@@ -14,14 +14,18 @@ const props = withDefaults(
   { path: '' },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
-const design = useDesign()
 const id = useId()
-const error = computed(() => (props.path ? (design.problemAt.get(props.path) ?? '') : ''))
-const shown = computed(() => props.options.find(({ value }) => value === props.modelValue)?.label ?? '')
+const entry = useEntry(
+  () => props.path,
+  () => props.modelValue,
+)
+const error = entry.problem
+const chosen = computed(() => entry.value.value as T)
+const shown = computed(() => props.options.find(({ value }) => value === chosen.value)?.label ?? '')
 
 function choose(event: Event): void {
   const option = props.options[(event.target as HTMLSelectElement).selectedIndex]
-  if (option && option.value !== props.modelValue) emit('update:modelValue', option.value)
+  if (option && option.value !== chosen.value) emit('update:modelValue', option.value)
 }
 </script>
 
@@ -30,7 +34,7 @@ function choose(event: Event): void {
     <label v-if="labelled" :for="id">{{ label }}</label>
     <select
       :id="id"
-      :value="modelValue"
+      :value="chosen"
       :aria-label="labelled ? undefined : label"
       :aria-invalid="!!error"
       :data-path="path || undefined"

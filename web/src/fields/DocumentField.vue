@@ -5,6 +5,7 @@ import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import TextField from './TextField.vue'
 import { putAt, valueAt } from './documentPath.ts'
+import { useEntry } from './useEntry.ts'
 
 /** One field of the document: a number with its unit, a choice, a text, or a yes and no. */
 export interface GridField {
@@ -26,8 +27,11 @@ const value = computed(() => valueAt(design.document!, props.field.path))
 const asNumber = computed(() => value.value as number | null)
 const asText = computed(() => value.value as string)
 const asChoice = computed(() => value.value as string | number)
-const isOn = computed(() => value.value === true)
-const problem = computed(() => design.problemAt.get(props.field.path))
+const { value: typed, problem } = useEntry(
+  () => props.field.path,
+  () => value.value,
+)
+const isOn = computed(() => typed.value === true)
 function put(next: unknown): void {
   design.edit(props.field.label, (draft) => putAt(draft, props.field.path, next), props.field.path)
 }

@@ -2,7 +2,7 @@
 import { computed, ref, useId, watch } from 'vue'
 import { fieldUnit, parseNumber } from '@ambrel/core/units'
 import { usePrefs } from '../stores/prefs.ts'
-import { useDesign } from '../stores/design.ts'
+import { useEntry, useTyping } from './useEntry.ts'
 
 const props = withDefaults(
   defineProps<{
@@ -24,34 +24,35 @@ const props = withDefaults(
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 
 const prefs = usePrefs()
-const design = useDesign()
 const id = useId()
 const shownUnit = computed(() => fieldUnit(props.unit, prefs.units))
 const tidy = (value: number) => String(Number(value.toPrecision(6)))
-const shown = computed(() => (props.modelValue === null ? '' : tidy(shownUnit.value.toShown(props.modelValue))))
-const typed = ref(shown.value)
-const mistake = ref('')
-watch(shown, (now) => {
-  typed.value = now
-  mistake.value = ''
-})
-
-const error = computed(
-  () => mistake.value || props.problem || (props.path ? (design.problemAt.get(props.path) ?? '') : ''),
+const entry = useEntry(
+  () => props.path,
+  () => props.modelValue,
 )
+const write = (value: unknown) => (typeof value === 'number' ? tidy(shownUnit.value.toShown(value)) : '')
+const shown = computed(() => write(entry.value.value))
+const mistake = ref('')
+watch(shown, () => (mistake.value = ''))
+const rules = computed(() =>
+  entry.waits.value ? `; ${write(props.modelValue) || 'nothing'} ${shownUnit.value.unit} goes on ruling` : '',
+)
+const error = computed(
+  () => mistake.value || props.problem || (entry.problem.value ? entry.problem.value + rules.value : ''),
+)
+const { typed, commit, onKey } = useTyping(shown, take)
 
-function commit(): void {
-  if (typed.value.trim() === shown.value) {
+function take(text: string): void {
+  if (text.trim() === shown.value) {
     mistake.value = ''
     return
   }
-  if (typed.value.trim() === '' && props.nullable) return send(null)
-  const value = parseNumber(typed.value)
+  if (text.trim() === '' && props.nullable) return send(null)
+  const value = parseNumber(text)
   if (value === null)
     mistake.value =
-      typed.value.trim() === ''
-        ? `${props.label || 'this'} is empty; write a number`
-        : `“${typed.value}” is not a number`
+      text.trim() === '' ? `${props.label || 'this'} is empty; write a number` : `“${text}” is not a number`
   else send(shownUnit.value.toStored(value))
 }
 
@@ -82,7 +83,7 @@ function nudge(direction: number): void {
         :aria-describedby="error ? `${id}-error` : undefined"
         :data-path="path || undefined"
         @change="commit"
-        @keydown.enter="commit"
+        @keydown="onKey"
         @keydown.up.prevent="nudge(1)"
         @keydown.down.prevent="nudge(-1)"
       />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue'
-import { useDesign } from '../stores/design.ts'
+import { computed, useId } from 'vue'
+import { useEntry, useTyping } from './useEntry.ts'
 
 const props = withDefaults(
   defineProps<{
@@ -14,15 +14,18 @@ const props = withDefaults(
   { path: '', problem: '' },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
-const design = useDesign()
 const id = useId()
-const typed = ref(props.modelValue)
-watch(
+const entry = useEntry(
+  () => props.path,
   () => props.modelValue,
-  (now) => (typed.value = now),
 )
-const error = computed(() => props.problem || (props.path ? (design.problemAt.get(props.path) ?? '') : ''))
-const commit = () => typed.value !== props.modelValue && emit('update:modelValue', typed.value)
+const shown = computed(() => String(entry.value.value ?? ''))
+const error = computed(() => props.problem || entry.problem.value)
+const { typed, commit, onKey } = useTyping(shown, (text) => {
+  const tidy = props.long ? text : text.trim()
+  typed.value = tidy
+  if (tidy !== shown.value) emit('update:modelValue', tidy)
+})
 </script>
 
 <template>
@@ -35,6 +38,7 @@ const commit = () => typed.value !== props.modelValue && emit('update:modelValue
       rows="2"
       :aria-label="labelled ? undefined : label"
       @change="commit"
+      @keydown="onKey"
     />
     <input
       v-else
@@ -46,7 +50,7 @@ const commit = () => typed.value !== props.modelValue && emit('update:modelValue
       :title="typed"
       :data-path="path || undefined"
       @change="commit"
-      @keydown.enter="commit"
+      @keydown="onKey"
     />
     <p v-if="error" class="error" role="alert">{{ error }}</p>
   </div>

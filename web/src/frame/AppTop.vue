@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import { Moon, Plus, Redo2, Sun, Undo2 } from '@lucide/vue'
 import type { Step } from '@ambrel/core'
+import { connection } from '../saving/connection.ts'
+import { draftsAreKept } from '../saving/drafts.ts'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 
@@ -10,7 +12,8 @@ defineEmits<{ palette: []; variant: [] }>()
 const design = useDesign()
 const prefs = usePrefs()
 const basis = computed(() => (design.document?.place.wiringBasis === 'awg' ? 'AWG' : 'mm²'))
-const saved = computed(() => {
+const kept = computed(() => (draftsAreKept.value ? 'kept here' : 'NOT kept in this browser: leave this page open'))
+const saving = computed(() => {
   switch (design.saveState) {
     case 'saved':
       return design.savedAt
@@ -18,18 +21,27 @@ const saved = computed(() => {
         : 'Saved'
     case 'waiting':
     case 'saving':
-      return 'Saving…'
+      return connection.value === 'there' ? 'Saving…' : `Not saved yet; ${kept.value}`
     case 'offline':
-      return 'Offline; kept here'
-    case 'problems':
-      return `Not saved: ${design.problems.length} to put right`
+      return `Offline; ${kept.value}`
+    case 'refused':
+      return `Not saved: ${design.refusal}`
     case 'conflict':
       return 'Not saved: choose'
     default:
-      return 'Deleted elsewhere; kept here'
+      return `Deleted elsewhere; ${kept.value}`
   }
 })
-const trouble = computed(() => !['saved', 'waiting', 'saving'].includes(design.saveState))
+/** What the server has and what still waits here, wrong. */
+const saved = computed(() =>
+  design.problems.length > 0 ? `${saving.value} · ${design.problems.length} to put right` : saving.value,
+)
+const trouble = computed(() => !['saved', 'waiting', 'saving'].includes(design.saveState) || design.problems.length > 0)
+const why = computed(() =>
+  draftsAreKept.value
+    ? undefined
+    : 'This browser keeps nothing: its store is full or forbidden. What the server has not acknowledged is lost when the page is closed.',
+)
 </script>
 
 <template>
@@ -48,7 +60,8 @@ const trouble = computed(() => !['saved', 'waiting', 'saving'].includes(design.s
       <button title="New variant" aria-label="New variant" @click="$emit('variant')"><Plus :size="14" /></button>
     </nav>
     <span class="grow" />
-    <span class="quiet saved" :class="{ trouble }" role="status" data-saved>{{ saved }}</span>
+    <span v-if="!draftsAreKept" class="quiet unkept" :title="why" data-unkept>No drafts kept</span>
+    <span class="quiet saved" :class="{ trouble }" :title="why ?? saved" role="status" data-saved>{{ saved }}</span>
     <button
       class="icon-button"
       :disabled="!design.canUndo"
@@ -147,6 +160,16 @@ const trouble = computed(() => !['saved', 'waiting', 'saving'].includes(design.s
 }
 
 .saved {
+  overflow: hidden;
+  min-width: 90px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.unkept {
+  padding: 1px 6px;
+  border: 1px solid var(--ochre);
+  border-radius: 4px;
   white-space: nowrap;
 }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T">
 import { computed, ref, shallowRef, watch } from 'vue'
+import { LIMITS } from '@ambrel/contract'
 import type { Read } from '@ambrel/core'
 
 /** Takes rows pasted from a spreadsheet or read from a CSV file, shows what they come to and what is wrong, then hands them over. */
@@ -13,13 +14,19 @@ const props = defineProps<{
   /** one line that tells an item apart */
   tell: (item: T) => string
   take: string
+  /** items that may be taken, now */
+  most: number
+  /** what an item is called, many of them */
+  items: string
 }>()
 const emit = defineEmits<{ close: []; take: [items: T[]] }>()
 const text = ref('')
 const fileError = ref('')
 const result = shallowRef<Read<T> | null>(null)
 const SHOWN = 8
-const LARGEST = 2 * 1024 * 1024
+/** A header and a name may stand before the rows. */
+const LINES_MORE = 4
+const tooMany = ref('')
 
 watch(
   () => props.open,
@@ -32,9 +39,18 @@ watch(
 watch(
   text,
   async (now) => {
+    tooMany.value = ''
     if (now.trim() === '') return (result.value = null)
-    const { parseTable } = await import('@ambrel/contract/weather')
-    if (now === text.value) result.value = props.read(parseTable(now))
+    const { countLines, parseTable } = await import('@ambrel/contract/weather')
+    if (now !== text.value) return
+    const lines = countLines(now)
+    const refuse = (rows: number) => {
+      tooMany.value = `${rows.toLocaleString('en-GB').replaceAll(',', ' ')} rows are too many; ${props.most} ${props.items} at most can be taken here`
+      result.value = null
+    }
+    if (lines > props.most + LINES_MORE) return refuse(lines)
+    result.value = props.read(parseTable(now))
+    if (count.value > props.most) refuse(count.value)
   },
   { immediate: true },
 )
@@ -46,8 +62,8 @@ async function choose(event: Event): Promise<void> {
   input.value = ''
   if (!file) return
   fileError.value = ''
-  if (file.size > LARGEST)
-    return void (fileError.value = `${file.name} has ${Math.round(file.size / 1024)} kB; at most 2048`)
+  if (file.size > LIMITS.tableBytes)
+    return void (fileError.value = `${file.name} has ${Math.round(file.size / 1024)} kB; at most ${LIMITS.tableBytes / 1024}`)
   try {
     const { decodeText } = await import('@ambrel/contract/weather')
     text.value = decodeText(new Uint8Array(await file.arrayBuffer())).text
@@ -70,6 +86,7 @@ function hand(): void {
       or read a CSV file
       <input type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" data-cells-file @change="choose" />
     </label>
+    <p v-if="tooMany" class="error" role="alert" data-too-many>{{ tooMany }}</p>
     <p v-if="fileError" class="error" role="alert">{{ fileError }}</p>
     <div v-if="result" class="result" role="status">
       <ul v-if="result.problems.length > 0" class="error">

@@ -3,7 +3,8 @@ import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { STEPS, type Step } from '@ambrel/core'
-import { ApiRefusal } from '../stores/api.ts'
+import { onBack } from '../saving/connection.ts'
+import { ApiRefusal, Unreachable } from '../stores/api.ts'
 import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
 import { usePrefs } from '../stores/prefs.ts'
@@ -13,6 +14,7 @@ import AppTop from './AppTop.vue'
 import CommandPalette from './CommandPalette.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import FindingsPane from './FindingsPane.vue'
+import GoneDialog from './GoneDialog.vue'
 import HistoryDialog from './HistoryDialog.vue'
 import KeysDialog from './KeysDialog.vue'
 import VariantDialog from './VariantDialog.vue'
@@ -39,22 +41,28 @@ const failure = ref('')
 const newRow = ref<(() => void) | null>(null)
 provide(NEW_ROW, newRow)
 
+async function open(id: string): Promise<void> {
+  failure.value = ''
+  try {
+    await design.open(id)
+    await log.open(id)
+  } catch (error) {
+    if (id !== props.id) return
+    // the design is open: its readings come when the server does
+    if (design.document) return
+    if (error instanceof ApiRefusal && error.status === 404)
+      failure.value = 'This design is not here; it may have been deleted.'
+    else if (error instanceof Unreachable)
+      failure.value = `The design could not be opened: ${error.message}. It opens when the server is back.`
+    else failure.value = `The design could not be opened: ${(error as Error).message}`
+  }
+}
 watch(
   () => props.id,
-  async (id) => {
-    failure.value = ''
-    try {
-      await design.open(id)
-      await log.open(id)
-    } catch (error) {
-      failure.value =
-        error instanceof ApiRefusal && error.status === 404
-          ? 'This design is not here; it may have been deleted.'
-          : 'The design could not be opened: the server cannot be reached.'
-    }
-  },
+  (id) => void open(id),
   { immediate: true },
 )
+onBeforeUnmount(onBack(() => (failure.value ? void open(props.id) : undefined)))
 watch([step, () => design.document?.name], () => (document.title = `${design.document?.name ?? 'Ambrel'} · Ambrel`))
 watch(step, () => {
   newRow.value = null
@@ -69,9 +77,13 @@ const commands = computed(() =>
   }),
 )
 
-function typing(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable)
-}
+/** The field something was typed into and not yet left: there Ctrl Z undoes the typing. */
+let typedInto: EventTarget | null = null
+const takesText = (target: EventTarget | null): boolean =>
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLInputElement && !['checkbox', 'radio', 'range', 'file', 'color'].includes(target.type))
+const isField = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable)
 
 function onKey(event: KeyboardEvent): void {
   const control = event.ctrlKey || event.metaKey
@@ -80,10 +92,11 @@ function onKey(event: KeyboardEvent): void {
     event.preventDefault()
     palette.value = true
   } else if (control && key === 'z') {
+    if (event.target === typedInto) return
     event.preventDefault()
     if (event.shiftKey) design.redo()
     else design.undo()
-  } else if (!control && !event.altKey && !typing(event.target) && !palette.value) onPlainKey(event)
+  } else if (!control && !event.altKey && !isField(event.target) && !palette.value) onPlainKey(event)
 }
 
 function onPlainKey(event: KeyboardEvent): void {
@@ -110,7 +123,12 @@ watch(
   { once: true },
 )
 useEventListener(window, 'keydown', onKey)
-onBeforeRouteLeave(() => design.flush())
+useEventListener(window, 'input', ({ target }) => (typedInto = takesText(target) ? target : null), { capture: true })
+useEventListener(window, 'focusin', () => (typedInto = null), { capture: true })
+useEventListener(window, 'beforeunload', (event) => {
+  if (design.document && design.saveState !== 'saved') event.preventDefault()
+})
+onBeforeRouteLeave(() => design.leave())
 onBeforeUnmount(() => working.close())
 </script>
 
@@ -134,6 +152,7 @@ onBeforeUnmount(() => working.close())
     <VariantDialog :open="variant" @close="variant = false" />
     <HistoryDialog :open="history" @close="history = false" />
     <ConflictDialog />
+    <GoneDialog />
   </div>
 </template>
 

@@ -48,9 +48,17 @@ const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[
         <p>{{ design.tell(problem) }}</p>
         <p class="quiet path">{{ problem.path || 'document' }}</p>
       </article>
-      <p class="quiet">The figures wait until this is put right. Your entries are kept in this browser.</p>
+      <p class="quiet waits">
+        {{ design.problems.length === 1 ? 'This entry waits' : 'These entries wait' }} here until put right; the last
+        good value goes on ruling.
+        <button class="link" data-drop-waiting @click="design.dropWaiting">
+          Drop {{ design.problems.length === 1 ? 'it' : 'them' }}
+        </button>
+      </p>
     </template>
-    <p v-else-if="shown.length === 0" class="quiet none">No rule has anything to say about this step.</p>
+    <p v-if="shown.length === 0 && design.problems.length === 0" class="quiet none">
+      No rule has anything to say about this step.
+    </p>
     <article
       v-for="finding in shown"
       :key="finding.id + finding.subject"

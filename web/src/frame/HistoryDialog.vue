@@ -8,21 +8,31 @@ const props = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const design = useDesign()
 const entries = ref<HistoryEntry[]>([])
+const failure = ref('')
+
+async function orSay(work: () => Promise<void>): Promise<void> {
+  failure.value = ''
+  try {
+    await work()
+  } catch (error) {
+    failure.value = `This could not be done: ${(error as Error).message}.`
+  }
+}
 watch(
   () => props.open,
-  async (now) => {
-    if (now) entries.value = await api.history(design.id)
-  },
+  (now) => now && orSay(async () => void (entries.value = await api.history(design.id))),
 )
-async function bringBack(version: number): Promise<void> {
-  design.replace(`version ${version}`, await api.historyDocument(design.id, version))
-  emit('close')
-}
+const bringBack = (version: number) =>
+  orSay(async () => {
+    design.replace(`version ${version}`, await api.historyDocument(design.id, version))
+    emit('close')
+  })
 </script>
 
 <template>
   <el-dialog :model-value="open" title="Earlier versions" width="420" @close="emit('close')">
     <p class="quiet">The last hundred saves. Bringing one back is an edit like any other and can be undone.</p>
+    <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
     <div class="list">
       <table class="sheet">
         <tbody>
@@ -41,6 +51,10 @@ async function bringBack(version: number): Promise<void> {
 </template>
 
 <style scoped>
+.failure {
+  color: var(--clay);
+}
+
 .list {
   max-height: 50vh;
   overflow: auto;

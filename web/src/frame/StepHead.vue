@@ -31,9 +31,10 @@ function suggest(): void {
     </div>
     <div v-if="design.suggestion?.step === step" class="reasons" role="status">
       <ul>
+        <li v-if="!design.suggestion.change"><b>Nothing to change: the step is as suggested.</b></li>
         <li v-for="reason in design.suggestion.reasons" :key="reason">{{ reason }}</li>
       </ul>
-      <button class="link" @click="design.undo">undo</button>
+      <button v-if="design.suggestion.change" class="link" data-withdraw @click="design.withdraw">undo</button>
       <button class="link" @click="design.suggestion = null">fine</button>
     </div>
   </div>

@@ -83,10 +83,9 @@ function point(event: PointerEvent): void {
       </p>
     </div>
     <div ref="holder" class="holder">
-      <div v-if="winter.lacks.length > 0" class="lacks" role="status">
+      <div v-if="winter.failure" class="lacks" role="status">
         <b>No winter can be drawn yet.</b>
-        <span v-for="lack in winter.lacks.slice(0, 3)" :key="lack">{{ lack }}</span>
-        <span v-if="winter.lacks.length > 3">and {{ winter.lacks.length - 3 }} more</span>
+        <span>{{ winter.failure }}</span>
       </div>
       <svg
         v-else-if="summary"

@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { FileUp, Moon, Plus, Sun, Trash2 } from '@lucide/vue'
 import type { DesignEntry } from '@ambrel/contract'
 import type { Problem } from '@ambrel/core'
-import { api, ApiRefusal } from '../stores/api.ts'
+import { onBack } from '../saving/connection.ts'
+import { hear, tell } from '../saving/tabs.ts'
+import { api, ApiRefusal, Unreachable } from '../stores/api.ts'
 import { usePrefs } from '../stores/prefs.ts'
 
+const KeptEdits = defineAsyncComponent(() => import('./KeptEdits.vue'))
 const MiniStrip = defineAsyncComponent(() => import('./MiniStrip.vue'))
 const NewDesignDialog = defineAsyncComponent(() => import('./NewDesignDialog.vue'))
 
@@ -30,21 +33,32 @@ async function load(): Promise<void> {
   try {
     ;[entries.value, bin.value] = await Promise.all([api.designs(), api.bin()])
     failure.value = ''
-  } catch {
-    failure.value =
-      'The server cannot be reached. What you edited is kept in this browser and is saved when it is back.'
+  } catch (error) {
+    if (entries.value === null || !(error instanceof Unreachable))
+      failure.value = `The shelf cannot be read: ${(error as Error).message}.`
   }
 }
 
-async function remove(entry: DesignEntry): Promise<void> {
-  await api.remove(entry.id)
+async function orSay(work: () => Promise<void>): Promise<void> {
+  failure.value = ''
+  try {
+    await work()
+  } catch (error) {
+    failure.value = `This could not be done: ${(error as Error).message}.`
+    return
+  }
   await load()
 }
-
-async function restore(entry: DesignEntry): Promise<void> {
-  await api.restore(entry.id)
-  await load()
-}
+const remove = (entry: DesignEntry) =>
+  orSay(async () => {
+    await api.remove(entry.id)
+    tell({ kind: 'deleted', design: entry.id, version: entry.version })
+  })
+const restore = (entry: DesignEntry) =>
+  orSay(async () => {
+    await api.restore(entry.id)
+    tell({ kind: 'restored', design: entry.id, version: entry.version })
+  })
 
 async function readFile(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -74,6 +88,8 @@ onMounted(() => {
   document.title = 'Ambrel'
   void load()
 })
+onBeforeUnmount(onBack(() => void load()))
+onBeforeUnmount(hear(() => void load()))
 </script>
 
 <template>
@@ -109,6 +125,7 @@ onMounted(() => {
           </li>
         </ul>
       </div>
+      <KeptEdits @opened="load" />
       <p v-if="entries === null && !failure" class="quiet">opening the shelf…</p>
       <p v-else-if="families.length === 0 && !failure" class="empty">
         The shelf is empty. A new design asks only for a name and a place.

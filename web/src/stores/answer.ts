@@ -24,9 +24,7 @@ export function useAnswer<T>(
   const problem = ref('')
   let gone = false
   onBeforeUnmount(() => (gone = true))
-  const key = computed(() =>
-    design.document && design.problems.length === 0 ? JSON.stringify(dependsOn(design.document)) : '',
-  )
+  const key = computed(() => (design.document ? JSON.stringify(dependsOn(design.document)) : ''))
   watch(
     refDebounced(key, PAUSE_MS),
     async (now) => {

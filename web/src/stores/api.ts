@@ -1,3 +1,4 @@
+import pRetry from 'p-retry'
 import type {
   ApiError,
   DesignEntry,
@@ -23,25 +24,67 @@ export class ApiRefusal extends Error {
   }
 }
 
-/** The server could not be reached. */
-export class Unreachable extends Error {}
-
-async function send(method: string, path: string, body?: unknown): Promise<Response> {
-  try {
-    return await fetch(`/api${path}`, {
-      method,
-      headers: body === undefined ? undefined : { 'content-type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    })
-  } catch {
-    throw new Unreachable('the server cannot be reached')
+/** The server could not be reached, did not answer in time, or said that it cannot at the moment. */
+export class Unreachable extends Error {
+  constructor(
+    message: string,
+    /** whether it is known that nothing was done, so that the same may be asked again */
+    readonly untouched = false,
+  ) {
+    super(message)
   }
 }
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const response = await send(method, path, body)
+/** What is read is asked for again, with a growing pause, before it is given up. */
+const READ_RETRIES = 3
+const FIRST_PAUSE_MS = 300
+const READ_LIMIT_MS = 5000
+const WRITE_LIMIT_MS = 10_000
+/** A weather file is sixteen megabytes at most. */
+const UPLOAD_LIMIT_MS = 90_000
+
+async function once(method: string, path: string, body: unknown, limitMs: number): Promise<Response> {
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: body === undefined ? undefined : { 'content-type': 'application/json' },
+      body: body === undefined ? undefined : JSON.stringify(body),
+      signal: AbortSignal.timeout(limitMs),
+    })
+  } catch (error) {
+    const late = (error as Error).name === 'TimeoutError'
+    throw new Unreachable(late ? 'the server does not answer in time' : 'the server cannot be reached')
+  }
+  if (response.status === 503) throw new Unreachable('the server cannot reach its database', true)
+  if (response.status === 429) throw new Unreachable('the server is asked too often', true)
+  if (response.status === 502 || response.status === 504) throw new Unreachable('the server cannot be reached')
+  return response
+}
+
+/** What is read may be asked again after any failure, what is written only where nothing was done. */
+function send(method: string, path: string, body?: unknown, limitMs?: number): Promise<Response> {
+  const reads = method === 'GET'
+  return pRetry(() => once(method, path, body, limitMs ?? (reads ? READ_LIMIT_MS : WRITE_LIMIT_MS)), {
+    retries: READ_RETRIES,
+    minTimeout: FIRST_PAUSE_MS,
+    shouldRetry: ({ error }) => error instanceof Unreachable && (reads || error.untouched),
+  })
+}
+
+async function call<T>(method: string, path: string, body?: unknown, limitMs?: number): Promise<T> {
+  return answerOf<T>(await send(method, path, body, limitMs))
+}
+
+async function answerOf<T>(response: Response): Promise<T> {
   if (response.status === 204) return undefined as T
-  const answer = (await response.json().catch(() => null)) as (T & Partial<ApiError>) | null
+  let answer: (T & Partial<ApiError>) | null
+  try {
+    answer = (await response.json()) as (T & Partial<ApiError>) | null
+  } catch {
+    if (response.ok) throw new Unreachable('the answer of the server broke off')
+    answer = null
+  }
   if (response.ok) return answer as T
   throw new ApiRefusal(response.status, answer?.error ?? `status ${response.status}`, answer?.problems, answer?.current)
 }
@@ -51,20 +94,21 @@ export const api = {
   bin: () => call<DesignEntry[]>('GET', '/bin'),
   design: (id: string) => call<StoredDesign>('GET', `/designs/${id}`),
   create: (body: NewDesignBody | Design) => call<StoredDesign>('POST', '/designs', body),
-  save: (id: string, version: number, document: Design) =>
-    call<StoredDesign>('PUT', `/designs/${id}`, { version, document }),
+  /** asked once: whoever saves keeps the document and tries again by itself */
+  save: async (id: string, version: number, document: Design) =>
+    answerOf<DesignEntry>(await once('PUT', `/designs/${id}`, { version, document }, WRITE_LIMIT_MS)),
   variant: (id: string, variant: string, document?: Design) =>
     call<StoredDesign>('POST', `/designs/${id}/variants`, { variant, document }),
   remove: (id: string) => call<void>('DELETE', `/designs/${id}`),
-  restore: (id: string) => call<StoredDesign>('POST', `/designs/${id}/restore`),
+  restore: (id: string) => call<StoredDesign>('POST', `/designs/${id}/restore`, {}),
   history: (id: string) => call<HistoryEntry[]>('GET', `/designs/${id}/history`),
   historyDocument: (id: string, version: number) => call<Design>('GET', `/designs/${id}/history/${version}`),
   parts: () => call<StoredPart[]>('GET', '/parts'),
   weather: () => call<WeatherFile[]>('GET', '/weather'),
-  addWeather: (body: WeatherUpload) => call<WeatherFile>('POST', '/weather', body),
+  addWeather: (body: WeatherUpload) => call<WeatherFile>('POST', '/weather', body, UPLOAD_LIMIT_MS),
   removeWeather: (id: string) => call<void>('DELETE', `/weather/${id}`),
   weatherHours: async (id: string): Promise<Uint8Array> => {
-    const response = await send('GET', `/weather/${id}/hours`)
+    const response = await send('GET', `/weather/${id}/hours`, undefined, UPLOAD_LIMIT_MS)
     if (!response.ok) throw new ApiRefusal(response.status, 'the hours of this weather file are not here')
     return new Uint8Array(await response.arrayBuffer())
   },

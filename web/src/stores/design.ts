@@ -1,11 +1,19 @@
-import { produce } from 'immer'
+import { freeze, produce } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowReactive, shallowRef, toRaw, watch } from 'vue'
-import { checkDesign, type DesignEntry, type StoredDesign } from '@ambrel/contract'
+import {
+  checkDesign,
+  merged,
+  rulingOf,
+  sameDocument,
+  waitingEntries,
+  type DesignEntry,
+  type StoredDesign,
+} from '@ambrel/contract'
 import {
   derive,
   findings as findAll,
-  migrate,
+  newDesign,
   stepLevel,
   type Design,
   type Problem,
@@ -13,49 +21,61 @@ import {
   type Suggestion,
   type WinterSummary,
 } from '@ambrel/core'
-import { api, ApiRefusal, Unreachable } from './api.ts'
+import { onBack } from '../saving/connection.ts'
+import { drafts } from '../saving/drafts.ts'
+import { reopen, type Reopened } from '../saving/reopen.ts'
+import { useSaver } from '../saving/saver.ts'
+import { hear, tell as tellTabs, thisTab, type Told } from '../saving/tabs.ts'
+import { courier } from '../saving/waiting.ts'
+import { api, ApiRefusal } from './api.ts'
 import { emptyHistory, record, stepBack, stepForward } from './history.ts'
 
-export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'problems' | 'conflict' | 'gone'
+export type { SaveState } from '../saving/saver.ts'
 
-interface Draft {
-  version: number
+/** What rules and, where something wrong waits beside it, what is typed. */
+interface Held {
   document: Design
+  entered: Design | null
 }
 
-const SAVE_AFTER_MS = 700
-const RETRY_MS = 4000
-const draftKey = (id: string) => `ambrel.draft.${id}`
+interface Taken {
+  step: Step
+  reasons: string[]
+  /** what it changed; null where it changed nothing */
+  change: { before: Design; after: Design } | null
+}
 
 /** The open design: its document, its past, what is wrong with it, what it comes to, and whether it is saved. */
 export const useDesign = defineStore('design', () => {
   const id = ref('')
-  const version = ref(0)
+  /** always sound: what rules, is worked out, and is saved */
   const document = shallowRef<Design | null>(null)
-  const savedDocument = shallowRef<Design | null>(null)
+  /** as typed, while something wrong waits beside the last good value */
+  const entered = shallowRef<Design | null>(null)
   const siblings = ref<DesignEntry[]>([])
   const familyId = ref('')
   /** shallow, so that undone documents come back as plain as they went in */
-  const history = shallowReactive(emptyHistory<Design>())
-  const saveState = ref<SaveState>('saved')
-  const savedAt = ref<Date | null>(null)
-  const conflict = shallowRef<StoredDesign | null>(null)
-  const suggestion = shallowRef<{ step: Step; reasons: string[] } | null>(null)
+  const history = shallowReactive(emptyHistory<Held>())
+  const suggestion = shallowRef<Taken | null>(null)
   const winterSummary = shallowRef<WinterSummary | null>(null)
-  let timer: ReturnType<typeof setTimeout> | undefined
-  let lastSave: Promise<unknown> = Promise.resolve()
+  const saver = useSaver({ id, document, entered, stored: renameSibling })
+  let opening = 0
 
-  const problems = computed<Problem[]>(() => (document.value ? checkDesign(document.value).problems : []))
+  const problems = computed<Problem[]>(() => (entered.value ? checkDesign(entered.value).problems : []))
+  /** What is typed and does not rule, by its place. */
+  const waiting = computed(() =>
+    entered.value && document.value ? waitingEntries(entered.value, document.value) : new Map<string, unknown>(),
+  )
   /** A problem in words, with the name of the thing it belongs to. */
   function tell({ path, message }: Problem): string {
     const [list, index] = path.split('.')
     if (list !== 'loads' && list !== 'arrays' && list !== 'controllers' && list !== 'runs') return message
-    const name = document.value?.[list][Number(index)]?.name
+    const name = (entered.value ?? document.value)?.[list][Number(index)]?.name
     return name ? `${name}: ${message}` : message
   }
 
   const problemAt = computed(() => new Map(problems.value.map((problem) => [problem.path, problem.message])))
-  const derived = computed(() => (document.value && problems.value.length === 0 ? derive(document.value) : null))
+  const derived = computed(() => (document.value ? derive(document.value) : null))
   const findings = computed(() =>
     document.value && derived.value
       ? findAll({ design: document.value, derived: derived.value, winter: winterSummary.value })
@@ -63,208 +83,281 @@ export const useDesign = defineStore('design', () => {
   )
   const levelOf = (step: Step) => stepLevel(findings.value, step)
 
+  /** Opens a design with whatever edits of it were left. A later opening outruns an earlier one that is slow. */
   async function open(wanted: string): Promise<void> {
-    clearTimeout(timer)
-    await flush()
-    document.value = null
-    const stored = await api.design(wanted)
-    adopt(stored)
-    Object.assign(history, emptyHistory<Design>())
+    const mine = ++opening
+    await leave()
+    if (mine !== opening) return
+    const [stored, entries] = await Promise.all([storedOrNone(wanted), api.designs()])
+    const left = await reopen(wanted, stored)
+    if (mine !== opening) return
+    if (!stored && !left) throw new ApiRefusal(404, 'this design is not here; it may have been deleted')
+    siblings.value = stored ? entries.filter((entry) => entry.familyId === stored.familyId) : []
     suggestion.value = null
-    siblings.value = (await api.designs()).filter((entry) => entry.familyId === stored.familyId)
-    restoreDraft(stored)
+    Object.assign(history, emptyHistory<Held>())
+    id.value = courier.openHere = wanted
+    if (stored) adopt(stored)
+    if (left) goOn(left, stored)
+  }
+
+  async function storedOrNone(wanted: string): Promise<StoredDesign | null> {
+    try {
+      return await api.design(wanted)
+    } catch (error) {
+      if (error instanceof ApiRefusal && error.status === 404) return null
+      throw error
+    }
   }
 
   function adopt(stored: StoredDesign): void {
-    id.value = stored.id
-    version.value = stored.version
     familyId.value = stored.familyId
-    document.value = stored.document
-    savedDocument.value = stored.document
-    savedAt.value = new Date(stored.updatedAt)
-    saveState.value = 'saved'
-    conflict.value = null
-    winterSummary.value = null
+    const sound = freeze(stored.document, true)
+    // stored under older rules, it may hold what these refuse: that waits beside what a new design has there
+    const ruling = checkDesign(sound).design ? null : rulingOf(sound, likeNew(sound))
+    document.value = ruling ? freeze(ruling.document, true) : sound
+    entered.value = ruling ? sound : null
+    saver.begin(stored, document.value)
   }
 
-  /** Brings back an edit that never reached the server; where the server moved on meanwhile, the person chooses. */
-  function restoreDraft(stored: StoredDesign): void {
-    const text = localStorage.getItem(draftKey(stored.id))
-    if (!text) return
-    const draft = JSON.parse(text) as Draft
-    const migrated = migrate(draft.document)
-    if ('document' in migrated) draft.document = migrated.document as Design
-    record(history, stored.document, 'unsaved edits', '', Date.now())
-    document.value = draft.document
-    version.value = draft.version
-    if (draft.version !== stored.version) {
-      conflict.value = stored
-      saveState.value = 'conflict'
-    } else changed()
+  const likeNew = ({ name, place }: Design): Design =>
+    newDesign(name, {
+      label: place.label,
+      latitudeDeg: place.latitudeDeg,
+      longitudeDeg: place.longitudeDeg,
+      climate: 'cold-valley',
+    })
+
+  /** Goes on with edits that never reached the server; where it moved on meanwhile, the person chooses. */
+  function goOn(left: Reopened, stored: StoredDesign | null): void {
+    if (stored && left.unsent)
+      record(history, { document: document.value!, entered: entered.value }, 'unsaved edits', '', Date.now())
+    if (left.unsent) document.value = freeze(left.document, true)
+    entered.value = left.entered && freeze(left.entered, true)
+    if (!stored) saver.stop('gone', left.version)
+    else if (left.conflict) saver.stop(stored, left.version)
+    else saver.changed()
   }
 
-  /** Changes a copy of the document, which shares with the old one all that stayed the same; one undo step unless `mergeKey` joins it to the last. */
+  /** Changes a copy of what is typed, which shares with the old one all that stayed the same; one undo step unless `mergeKey` joins it to the last. */
   function edit(label: string, change: (draft: Design) => void, mergeKey = ''): void {
-    if (!document.value) return
-    const next = produce(toRaw(document.value), (draft) => {
+    const typed = entered.value ?? document.value
+    if (!typed) return
+    const next = produce(toRaw(typed), (draft) => {
       change(draft as Design)
     })
-    if (next !== document.value) replace(label, next, mergeKey)
+    if (next !== typed) put(label, next, mergeKey)
   }
 
-  function replace(label: string, next: Design, mergeKey = ''): void {
-    if (!document.value) return
-    record(history, document.value, label, mergeKey, Date.now())
-    document.value = next
-    changed()
+  /** Takes a document made from the one that rules; what is typed wrong goes on waiting beside it. */
+  function replace(label: string, next: Design): void {
+    if (!document.value || sameDocument(next, document.value)) return
+    put(label, entered.value ? merged(document.value, next, entered.value) : next)
   }
 
-  /** Takes a suggestion as one step that can be undone, and shows its reasons. */
+  function put(label: string, next: Design, mergeKey = ''): void {
+    const last = document.value
+    if (!last) return
+    record(history, { document: last, entered: entered.value }, label, mergeKey, Date.now())
+    rule(freeze(next, true), last)
+  }
+
+  /** What is sound of it rules; what is wrong waits. */
+  function rule(typed: Design, last: Design): void {
+    const ruling = rulingOf(typed, last)
+    document.value = sameDocument(ruling.document, last) ? last : freeze(ruling.document, true)
+    entered.value = ruling.problems.length > 0 ? typed : null
+    saver.changed()
+  }
+
+  /** Drops what is typed wrong; what rules stays. */
+  function dropWaiting(): void {
+    if (!document.value || !entered.value) return
+    record(history, { document: document.value, entered: entered.value }, 'drop wrong entries', '', Date.now())
+    entered.value = null
+    saver.changed()
+  }
+
+  /** Takes a suggestion as one step that can be undone, and shows its reasons; one that changes nothing is no step. */
   function take(step: Step, label: string, { design, reasons }: Suggestion): void {
-    replace(label, design)
-    suggestion.value = { step, reasons }
+    const before = document.value
+    if (!before) return
+    const changes = !sameDocument(design, before)
+    if (changes) replace(label, design)
+    suggestion.value = { step, reasons, change: changes ? { before, after: document.value! } : null }
+  }
+
+  /** Undoes the suggestion and nothing of what was edited since. */
+  function withdraw(): void {
+    const change = suggestion.value?.change
+    suggestion.value = null
+    if (!change || !document.value) return
+    if (document.value === change.after && history.past.at(-1)?.document.document === change.before) return undo()
+    replace('withdraw the suggestion', merged(change.after, document.value, change.before))
+  }
+
+  const held = (): Held => ({ document: document.value!, entered: entered.value })
+  function hold(now: Held): void {
+    document.value = now.document
+    entered.value = now.entered
+    saver.changed()
   }
 
   function undo(): void {
     if (!document.value) return
-    const step = stepBack(history, document.value)
+    const step = stepBack(history, held())
     if (!step) return
-    document.value = step.document
     suggestion.value = null
-    changed()
+    hold(step.document)
   }
 
   function redo(): void {
     if (!document.value) return
-    const step = stepForward(history, document.value)
-    if (!step) return
-    document.value = step.document
-    changed()
+    const step = stepForward(history, held())
+    if (step) hold(step.document)
   }
 
-  function changed(): void {
-    if (!document.value || saveState.value === 'conflict') return keepDraft()
-    keepDraft()
-    clearTimeout(timer)
-    saveState.value = problems.value.length > 0 ? 'problems' : 'waiting'
-    if (problems.value.length === 0) timer = setTimeout(() => void save(), SAVE_AFTER_MS)
-  }
-
-  function keepDraft(): void {
+  /** Leaves the open design: what is unsent is sent now, or later from its draft. */
+  async function leave(): Promise<void> {
     if (!document.value) return
-    const draft: Draft = { version: version.value, document: toRaw(document.value) }
-    localStorage.setItem(draftKey(id.value), JSON.stringify(draft))
-  }
-
-  /** One save after the other: a second sent while the first is on its way would meet its new version as a conflict. */
-  function save(): Promise<void> {
-    const mine = lastSave.then(saveNow)
-    lastSave = mine.catch(() => undefined)
-    return mine
-  }
-
-  async function saveNow(): Promise<void> {
-    const sent = document.value
-    if (!sent || problems.value.length > 0 || saveState.value === 'conflict') return
-    if (sent === savedDocument.value) return settle()
-    saveState.value = 'saving'
-    const target = id.value
-    try {
-      const stored = await api.save(target, version.value, sent)
-      if (id.value !== target) return
-      version.value = stored.version
-      savedDocument.value = sent
-      savedAt.value = new Date(stored.updatedAt)
-      renameSibling(stored)
-      if (document.value === sent) settle()
-      else changed()
-    } catch (error) {
-      refused(error)
-    }
-  }
-
-  function settle(): void {
-    localStorage.removeItem(draftKey(id.value))
-    saveState.value = 'saved'
-  }
-
-  function refused(error: unknown): void {
-    if (error instanceof ApiRefusal && error.status === 409 && error.current) {
-      conflict.value = error.current
-      saveState.value = 'conflict'
-    } else if (error instanceof ApiRefusal && error.status === 404) saveState.value = 'gone'
-    else if (error instanceof ApiRefusal && error.status === 400) saveState.value = 'problems'
-    else if (error instanceof Unreachable || error instanceof ApiRefusal) {
-      saveState.value = 'offline'
-      clearTimeout(timer)
-      timer = setTimeout(() => void save(), RETRY_MS)
-    } else throw error
-  }
-
-  /** Saves what still waits, before the design is left. */
-  async function flush(): Promise<void> {
-    clearTimeout(timer)
-    if (saveState.value === 'waiting' || saveState.value === 'offline') await save()
-  }
-
-  async function keepMine(): Promise<void> {
-    if (!conflict.value) return
-    version.value = conflict.value.version
-    conflict.value = null
-    saveState.value = 'waiting'
-    await save()
+    await saver.leave()
+    const later = saver.unsent.value
+    saver.close()
+    document.value = entered.value = null
+    courier.openHere = ''
+    if (later) void courier.send()
   }
 
   function takeTheirs(): void {
-    if (!conflict.value || !document.value) return
-    record(history, document.value, 'my edits', '', Date.now())
-    const summary = winterSummary.value
-    adopt(conflict.value)
-    winterSummary.value = summary
-    localStorage.removeItem(draftKey(id.value))
+    const theirs = saver.conflict.value
+    if (!theirs || !document.value) return
+    record(history, held(), 'my edits', '', Date.now())
+    adopt(theirs)
+    saver.changed()
   }
 
   /** Keeps both: mine becomes a variant of its own. @returns its id */
   async function keepBoth(): Promise<string | null> {
-    if (!conflict.value || !document.value) return null
-    const mine = await api.variant(id.value, `${document.value.variant} (mine)`.slice(0, 120), document.value)
-    localStorage.removeItem(draftKey(id.value))
-    conflict.value = null
-    saveState.value = 'saved'
+    if (!saver.conflict.value || !document.value) return null
+    const mine = await api.variant(id.value, `${document.value.variant.slice(0, 112)} (mine)`, document.value)
+    await handOver(mine)
     return mine.id
   }
 
+  /** A design deleted elsewhere comes back out of the bin, with the edits made here. @returns whether it was there */
+  async function bringBack(): Promise<boolean> {
+    try {
+      const stored = await api.restore(id.value)
+      tellTabs({ kind: 'restored', design: id.value, version: stored.version })
+      familyId.value = stored.familyId
+      siblings.value = (await api.designs()).filter((entry) => entry.familyId === stored.familyId)
+      saver.begin(stored, freeze(stored.document, true))
+      if (sameDocument(document.value, stored.document)) document.value = saver.acknowledged.value
+      saver.changed()
+      return true
+    } catch (error) {
+      if (error instanceof ApiRefusal && error.status === 404) return false
+      throw error
+    }
+  }
+
+  /** A design deleted elsewhere lives on as a new one. @returns its id */
+  async function keepAsNew(): Promise<string | null> {
+    if (!document.value) return null
+    const made = await api.create(document.value)
+    await handOver(made)
+    return made.id
+  }
+
+  /** What is typed wrong goes along to the design that takes over; this one has nothing unsent any more. */
+  async function handOver(to: StoredDesign): Promise<void> {
+    const tab = await thisTab()
+    const from = id.value
+    if (entered.value)
+      await drafts.put({
+        design: to.id,
+        tab,
+        at: Date.now(),
+        version: to.version,
+        document: to.document,
+        entered: { ...entered.value, name: to.document.name, variant: to.document.variant },
+        sent: [],
+        unsent: false,
+      })
+    letGo()
+    await drafts.remove(from, tab)
+    tellTabs({ kind: 'made', design: to.id, version: to.version })
+  }
+
+  /** Lets go of the open design without sending anything of it. */
+  function letGo(): void {
+    saver.close()
+    document.value = entered.value = null
+    courier.openHere = ''
+  }
+
+  /** Drops the edits of a design that is gone. */
+  async function dropEdits(): Promise<void> {
+    const from = id.value
+    letGo()
+    await drafts.remove(from, await thisTab())
+  }
+
   async function addVariant(name: string): Promise<string> {
-    await flush()
-    const stored = await api.variant(
-      id.value,
-      name,
-      problems.value.length === 0 ? (document.value ?? undefined) : undefined,
-    )
+    saver.now()
+    const stored = await api.variant(id.value, name, document.value ?? undefined)
+    tellTabs({ kind: 'made', design: stored.id, version: stored.version })
     return stored.id
   }
 
-  function renameSibling(stored: StoredDesign): void {
+  function renameSibling(stored: DesignEntry): void {
     siblings.value = siblings.value.map((entry) =>
       entry.id === stored.id ? { ...entry, variant: stored.variant } : entry,
     )
   }
 
+  /** Another window saved or deleted the open design: with nothing unsent here, this one follows. */
+  async function onTold({ kind, design, version }: Told): Promise<void> {
+    if (design !== id.value || !document.value) return
+    if (kind === 'deleted') return saver.stop('gone')
+    if (kind === 'restored' && saver.state.value === 'gone')
+      return saver.unsent.value ? void bringBack() : followOn(design)
+    if (kind === 'saved' && version > saver.version.value && !saver.unsent.value) await followOn(design)
+  }
+
+  async function followOn(design: string): Promise<void> {
+    const stored = await api.design(design).catch(() => null)
+    if (!stored || design !== id.value || !document.value || saver.unsent.value) return
+    const before = held()
+    record(history, before, 'edits of another window', '', Date.now())
+    adopt(stored)
+    if (!before.entered) return
+    const typed = freeze(merged(before.document, before.entered, document.value), true)
+    const ruling = rulingOf(typed, document.value)
+    entered.value = ruling.problems.length > 0 ? typed : null
+    saver.changed()
+  }
+
   watch(document, (now) => now || (winterSummary.value = null))
-  window.addEventListener('online', () => saveState.value === 'offline' && void save())
+  hear((told) => void onTold(told))
+  onBack(() => saver.now())
+  window.addEventListener('online', () => saver.now())
 
   return {
     id,
-    version,
     document,
+    entered,
     familyId,
     siblings,
-    saveState,
-    savedAt,
-    conflict,
+    version: saver.version,
+    saveState: saver.state,
+    savedAt: saver.savedAt,
+    refusal: saver.refusal,
+    unsent: saver.unsent,
+    conflict: saver.conflict,
     suggestion,
     winterSummary,
     problems,
+    waiting,
     tell,
     problemAt,
     derived,
@@ -277,13 +370,18 @@ export const useDesign = defineStore('design', () => {
     open,
     edit,
     replace,
+    dropWaiting,
     take,
+    withdraw,
     undo,
     redo,
-    flush,
-    keepMine,
+    leave,
+    keepMine: saver.overwrite,
     takeTheirs,
     keepBoth,
+    bringBack,
+    keepAsNew,
+    dropEdits,
     addVariant,
   }
 })

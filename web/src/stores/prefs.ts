@@ -3,11 +3,14 @@ import { useLocalStorage, useMediaQuery, usePreferredDark } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { quantity, type UnitSystem } from '@ambrel/core/units'
 
+/** A browser that keeps nothing forgets the choice with the page, and that is all. */
+const forgetful = { onError: () => {} }
+
 /** What a reader prefers; kept in this browser, never in a design. */
 export const usePrefs = defineStore('prefs', () => {
-  const chosenTheme = useLocalStorage<'day' | 'night' | 'system'>('ambrel.theme', 'system')
-  const units = useLocalStorage<UnitSystem>('ambrel.units', 'metric')
-  const paneOpen = useLocalStorage('ambrel.findings', true)
+  const chosenTheme = useLocalStorage<'day' | 'night' | 'system'>('ambrel.theme', 'system', forgetful)
+  const units = useLocalStorage<UnitSystem>('ambrel.units', 'metric', forgetful)
+  const paneOpen = useLocalStorage('ambrel.findings', true, forgetful)
   /** on a narrow screen the findings are a drawer over the bench, closed until asked for */
   const narrow = useMediaQuery('(max-width: 900px)')
   const drawerOpen = ref(false)

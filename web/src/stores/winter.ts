@@ -1,6 +1,6 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, toRaw, watch } from 'vue'
+import { ref, shallowRef, toRaw, watch } from 'vue'
 import type { Candidate, Design, Week } from '@ambrel/core'
 import type { Winters } from '../workers/winters.ts'
 import { WinterWorker } from '../workers/winterWorkers.ts'
@@ -33,9 +33,6 @@ export const useWinter = defineStore('winter', () => {
     await sideWorker.ready(subject, everySource)
     return sideWorker.service
   }
-
-  /** What keeps a winter from being run, in words; empty when nothing does. */
-  const lacks = computed(() => (failure.value ? [failure.value] : design.problems.map(design.tell)))
 
   async function run(wanted: Design): Promise<void> {
     const mine = ++asked
@@ -102,7 +99,7 @@ export const useWinter = defineStore('winter', () => {
   /** Seven days of one year of the open design. @param firstDay of the run's year */
   async function week(year: number, firstDay: number): Promise<Week | null> {
     const subject = design.document
-    if (!subject || design.problems.length > 0) return null
+    if (!subject) return null
     const service = await side(subject)
     return service.week(toRaw(subject), year, firstDay)
   }
@@ -129,7 +126,7 @@ export const useWinter = defineStore('winter', () => {
     () => design.document,
     (now) => {
       ghost.value = null
-      if (!now || design.problems.length > 0) {
+      if (!now) {
         cancel()
         forget()
         return
@@ -143,7 +140,6 @@ export const useWinter = defineStore('winter', () => {
     winters,
     progress,
     running,
-    lacks,
     failure,
     side,
     ranked,

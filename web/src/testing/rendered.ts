@@ -4,8 +4,8 @@ import { createSSRApp, ref, type Component } from 'vue'
 import { renderToString } from 'vue/server-renderer'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { expect, vi } from 'vitest'
-import { WinterEngine, type Design } from '@ambrel/core'
-import { checkDesign } from '@ambrel/contract'
+import { larkspurBench, WinterEngine, type Design } from '@ambrel/core'
+import { rulingOf } from '@ambrel/contract'
 import { NEW_ROW } from '../frame/newRow.ts'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
@@ -32,9 +32,11 @@ export async function rendered(view: Component, subject: Design, reader: Reader 
   const pinia = createPinia()
   setActivePinia(pinia)
   const design = useDesign()
-  design.document = subject
-  if (!reader.noWinter && checkDesign(subject).problems.length === 0) {
-    const winters = packWinters(subject, engine.run(subject, { years: YEARS, seed: 7 }))
+  const { document, problems } = rulingOf(subject, larkspurBench())
+  design.document = document
+  design.entered = problems.length > 0 ? subject : null
+  if (!reader.noWinter) {
+    const winters = packWinters(document, engine.run(document, { years: YEARS, seed: 7 }))
     design.winterSummary = winters.summary
     useWinter().winters = winters
   }

@@ -209,7 +209,7 @@ class HourGrid {
     const gaps: RowNote[] = []
     const starts = Array.from({ length: whole }, (_, year) => year * HOURS).filter((from) => {
       const long = this.longGaps(from)
-      gaps.push(...long)
+      for (const gap of long) gaps.push(gap)
       return long.length === 0
     })
     if (starts.length === 0)

@@ -62,8 +62,14 @@ export function fitClimate(
     monthly,
     persistence: persistenceByMonth(days, series.years),
     windMS: series.windMS ? round(meanOf(series.windMS), 1) : otherwise.windMS,
-    lowestC: round(Math.min(...days.map((day) => day.minC)), 1),
-    highestC: round(Math.max(...days.map((day) => day.maxC)), 1),
+    lowestC: round(
+      days.reduce((lowest, { minC }) => Math.min(lowest, minC), Infinity),
+      1,
+    ),
+    highestC: round(
+      days.reduce((highest, { maxC }) => Math.max(highest, maxC), -Infinity),
+      1,
+    ),
   }
 }
 

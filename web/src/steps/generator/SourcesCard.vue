@@ -122,6 +122,8 @@ const tell = (table: SourceTable) =>
       :read="sourceFromCells"
       :tell="tell"
       take="Take these watts"
+      :most="8760"
+      items="hours"
       @close="reading = null"
       @take="take"
     />

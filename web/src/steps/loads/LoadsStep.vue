@@ -12,6 +12,7 @@ import {
   type Load,
 } from '@ambrel/core'
 import { useEventListener } from '@vueuse/core'
+import { LIMITS } from '@ambrel/contract'
 import CellsDialog from '../../frame/CellsDialog.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -132,6 +133,8 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
     title="Loads from rows"
     hint="A row a load, copied from a spreadsheet. With a header the columns are found by name (name, room, quantity, running W, hours a day, leg, priority, metered kWh …); without one they are name, watts, hours a day, quantity, room. Units may stand in the cells: 1.5 kW, 30 min."
     take="Add these loads"
+    :most="LIMITS.loads - design.document!.loads.length"
+    items="more loads"
     :read="readCells"
     :tell="tell"
     @close="pasting = false"

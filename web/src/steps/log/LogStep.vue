@@ -54,6 +54,14 @@ async function enter(): Promise<void> {
         : { all: (error as Error).message }
   }
 }
+async function orSay(work: () => Promise<void>): Promise<void> {
+  problems.value = {}
+  try {
+    await work()
+  } catch (error) {
+    problems.value = { all: (error as Error).message }
+  }
+}
 const FIELDS = [
   { key: 'batteryV', label: 'Battery', unit: 'V' },
   { key: 'batteryA', label: 'Current, + in', unit: 'A' },
@@ -87,6 +95,12 @@ const FIELDS = [
     <el-button type="primary" native-type="submit" data-enter>Enter</el-button>
     <em v-if="problems.all" class="all" role="alert">{{ problems.all }}</em>
   </form>
+  <p v-if="log.removed.length > 0" class="removed" role="status">
+    {{ log.removed.length === 1 ? 'A reading was' : `${log.removed.length} readings were` }} taken out.
+    <button class="link" data-put-back @click="orSay(log.putBack)">
+      Put {{ log.removed.length === 1 ? 'it' : 'the last one' }} back
+    </button>
+  </p>
   <section class="card">
     <p v-if="log.readings.length === 0" class="quiet">
       No readings yet. One a day, at the same hour before the sun is up, tells most.
@@ -116,7 +130,7 @@ const FIELDS = [
           <td>{{ reading.generatorOn ? 'on' : '' }}</td>
           <td>{{ reading.note }}</td>
           <td>
-            <button class="icon-button" aria-label="Remove reading" @click="log.remove(reading.id)">
+            <button class="icon-button" aria-label="Remove reading" @click="orSay(() => log.remove(reading.id))">
               <Trash2 :size="14" />
             </button>
           </td>
@@ -150,6 +164,10 @@ const FIELDS = [
   background: var(--card);
   color: var(--ink);
   font: 14px var(--text);
+}
+
+.removed {
+  margin-bottom: 8px;
 }
 
 .note {

@@ -63,6 +63,8 @@ const tell = (point: HorizonPoint) => `azimuth ${point.azimuthDeg}°, ${point.el
       title="Horizon points"
       hint="A row a point: azimuth (° from true north, clockwise), elevation (0–90°) and, if you like, terrain, evergreen or leafless for the stretch from there on."
       take="Take these points"
+      :most="360"
+      items="points"
       :read="horizonFromCells"
       :tell="tell"
       @close="importing = false"

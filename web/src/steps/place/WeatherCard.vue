@@ -197,6 +197,8 @@ function setWords(value: number): void {
       title="Monthly rows"
       hint="Twelve months down or across, copied from a spreadsheet: sun on the level (kWh/m² a day), mean, minimum and maximum temperature, snowfall. Names of months and columns, and units, may stand with them."
       take="Take these months"
+      :most="12"
+      items="months"
       :read="read"
       :tell="tell"
       @close="pasteOpen = false"

@@ -114,13 +114,7 @@ function verdictOf(column: Column, row: number): '' | 'good' | 'bad' {
         />
         {{ other.variant }}
       </label>
-      <el-button
-        data-compare
-        :loading="running"
-        :disabled="picked.length === 0 || design.problems.length > 0"
-        @click="compare"
-        >Compare</el-button
-      >
+      <el-button data-compare :loading="running" :disabled="picked.length === 0" @click="compare">Compare</el-button>
     </div>
     <p v-if="others.length === 0" class="quiet">
       This design has no other variant yet; make one at the top, change one thing in it, and set them side by side here.

@@ -108,9 +108,6 @@ const STEPS = [
       <VariantsCompare />
     </div>
   </template>
-  <p v-else-if="design.problems.length > 0" class="quiet">
-    No winter can be run until what is named under Findings is put right.
-  </p>
   <p v-else class="quiet">running winters…</p>
 </template>
 

@@ -1,0 +1,33 @@
+const MB = 1024 * 1024
+
+/**
+ * The most of everything, in one place: the schema, the page and the server's body parser read it here, so that what
+ * one of them takes the others take too.
+ */
+export const LIMITS = {
+  loads: 500,
+  arrays: 100,
+  controllers: 100,
+  sources: 12,
+  runs: 500,
+  extras: 500,
+  readingsOfLoad: 200,
+  doneTasks: 1000,
+  notes: 20_000,
+  /** the largest sound document written as JSON stays below */
+  bodyBytes: 16 * MB,
+  /** sixty years of five channels in base64 and a little more */
+  weatherBytes: 16 * MB,
+  /** numbers, texts, lists and objects in one body; the largest sound document has fewer */
+  values: 700_000,
+  /** lists and objects within each other */
+  depth: 32,
+  /** fields of one object */
+  fields: 400,
+  /** problems told at once */
+  problems: 50,
+  /** a save's version; the database counts no further */
+  version: 2_147_483_646,
+  /** pasted rows or a CSV file of loads, months or points */
+  tableBytes: 2 * MB,
+} as const

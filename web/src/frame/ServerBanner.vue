@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { connection } from '../saving/connection.ts'
+import { draftsAreKept } from '../saving/drafts.ts'
+
+/** Says that the server is not well, as long as it is so. */
+const trouble = computed(() => {
+  if (connection.value === 'away') return 'The server cannot be reached.'
+  if (connection.value === 'no-database') return 'The database does not answer.'
+  return ''
+})
+</script>
+
+<template>
+  <p v-if="trouble" class="banner no-print" role="alert" data-banner>
+    <b>{{ trouble }}</b>
+    {{
+      draftsAreKept
+        ? 'Your edits are kept in this browser and sent when it is back.'
+        : 'This browser keeps nothing, so leave the page open: your edits are sent when it is back.'
+    }}
+  </p>
+</template>
+
+<style scoped>
+.banner {
+  position: fixed;
+  z-index: 30;
+  top: 50px;
+  left: 50%;
+  padding: 6px 14px;
+  border: 1px solid var(--clay);
+  border-radius: 4px;
+  background: var(--card);
+  box-shadow: var(--shadow);
+  transform: translateX(-50%);
+}
+
+b {
+  color: var(--clay);
+}
+</style>
