@@ -56,6 +56,8 @@ export interface ApiError {
   problems?: Problem[]
   /** the design as it stands on the server, where a save came too late */
   current?: StoredDesign
+  /** it is known that nothing was done, so that the same may be asked again */
+  untouched?: boolean
 }
 
 /** Body of a new design: a whole document, or just a name and a place. */

@@ -60,7 +60,8 @@ export function useApplication(): { readonly base: string; readonly browser: Bro
   })
   afterEach(async ({ task }) => {
     const pages = browser.contexts().flatMap((context) => context.pages())
-    if (task.result?.state === 'fail') for (const page of pages) console.error(`${task.name}\n${await shown(page)}`)
+    if (task.result?.state === 'fail')
+      for (const page of pages) process.stderr.write(`${task.name}\n${await shown(page)}\n`)
     await Promise.all(browser.contexts().map((context) => context.close()))
   })
   afterAll(async () => {

@@ -3,27 +3,39 @@ import { join } from 'node:path'
 import compression from 'compression'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
+import { excessOf, LIMITS } from '@ambrel/contract'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import type { Database } from './db/database.ts'
-import { answerError, unknownRoute } from './http/errors.ts'
+import { answerError, badRequest, unknownRoute } from './http/errors.ts'
+import { notTooOften, onlyLoopbackHosts, onlyOwnWrites } from './http/guards.ts'
 import { apiRoutes } from './http/routes.ts'
 
 export interface AppOptions {
   db: Database
+  /** whether the database answers at the moment */
+  answers: () => Promise<boolean>
   logger: Logger
   /** folder of the built interface; none serves the API alone */
   webFolder?: string
 }
 
-/** Sixty years of five channels in base64 and a little more. */
-const WEATHER_BODY = '16mb'
+/** JSON up to a size, looked through for depth and number before it is parsed. */
+const jsonUpTo = (limit: number) =>
+  express.json({
+    limit,
+    verify: (_request, _response, bytes) => {
+      const excess = excessOf(bytes)
+      if (excess) throw badRequest([excess])
+    },
+  })
 
 /** The whole application behind one port. */
-export function createApp({ db, logger, webFolder }: AppOptions): Express {
+export function createApp({ db, answers, logger, webFolder }: AppOptions): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }))
+  app.use(onlyLoopbackHosts)
   app.use(
     helmet({
       strictTransportSecurity: false,
@@ -38,8 +50,9 @@ export function createApp({ db, logger, webFolder }: AppOptions): Express {
     }),
   )
   app.use(compression({ level: 1 }))
-  app.use('/api/weather', express.json({ limit: WEATHER_BODY }))
-  app.use('/api', express.json({ limit: '4mb' }), apiRoutes(db), unknownRoute)
+  app.use('/api', notTooOften(), onlyOwnWrites)
+  app.use('/api/weather', jsonUpTo(LIMITS.weatherBytes))
+  app.use('/api', jsonUpTo(LIMITS.bodyBytes), apiRoutes(db, answers), unknownRoute)
   if (webFolder && existsSync(webFolder)) {
     app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
     app.use(express.static(webFolder, { index: false }))

@@ -1,8 +1,8 @@
-import { and, asc, desc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm'
 import { migrate, type Design } from '@ambrel/core'
 import type { DesignEntry, HistoryEntry, StoredDesign } from '@ambrel/contract'
 import type { Database } from './database.ts'
-import { design, designHistory } from './schema.ts'
+import { design, designHistory, job } from './schema.ts'
 
 /** Versions of a design that are kept. */
 const HISTORY_KEPT = 100
@@ -85,14 +85,14 @@ export async function createDesign(
 
 /**
  * Saves a design made from `version`; a save from an older version changes nothing.
- * @returns the stored design, or null where the version is stale or the design is gone
+ * @returns its entry, or null where the version is stale or the design is gone
  */
 export async function saveDesign(
   db: Database,
   id: string,
   version: number,
   document: Design,
-): Promise<StoredDesign | null> {
+): Promise<DesignEntry | null> {
   return db.transaction(async (tx) => {
     const [row] = await tx
       .update(design)
@@ -104,7 +104,7 @@ export async function saveDesign(
     const oldest = row.version - HISTORY_KEPT + 1
     if (oldest > 1)
       await tx.delete(designHistory).where(and(eq(designHistory.designId, id), lt(designHistory.version, oldest)))
-    return { ...toEntry(row), document }
+    return toEntry(row)
   })
 }
 
@@ -129,17 +129,42 @@ export async function readVersion(db: Database, id: string, version: number): Pr
 export async function setDeleted(db: Database, id: string, deleted: boolean): Promise<boolean> {
   const rows = await db
     .update(design)
-    .set({ deletedAt: deleted ? sql`clock_timestamp()` : null })
+    .set({ deletedAt: deleted ? sql`clock_timestamp()` : null, binDays: 0 })
     .where(and(eq(design.id, id), deleted ? isNull(design.deletedAt) : isNotNull(design.deletedAt)))
     .returning({ id: design.id })
   return rows.length > 0
 }
 
-/** Empties from the bin what has lain there for thirty days. @returns how many */
+/**
+ * Empties from the bin what has lain there for thirty days. Days are counted one at a time, however far the clock has
+ * moved since the last look: a clock that jumps by a month empties nothing.
+ *
+ * @returns how many
+ */
 export async function emptyOldBin(db: Database): Promise<number> {
-  const rows = await db
-    .delete(design)
-    .where(lt(design.deletedAt, sql`clock_timestamp() - make_interval(days => ${BIN_DAYS})`))
-    .returning({ id: design.id })
-  return rows.length
+  return db.transaction(async (tx) => {
+    const last = await tx
+      .select({ ahead: sql<boolean>`${job.at} > clock_timestamp()` })
+      .from(job)
+      .where(eq(job.name, BIN))
+    const { rowCount } = await tx.execute(sql`insert into job (name, at) values (${BIN}, clock_timestamp())
+      on conflict (name) do update set at = clock_timestamp()
+      where job.at <= clock_timestamp() - interval '23 hours' or job.at > clock_timestamp()`)
+    if (rowCount !== 0 && last[0]?.ahead === false)
+      await tx
+        .update(design)
+        .set({ binDays: sql`${design.binDays} + 1` })
+        .where(isNotNull(design.deletedAt))
+    const rows = await tx
+      .delete(design)
+      .where(
+        and(
+          gte(design.binDays, BIN_DAYS),
+          lt(design.deletedAt, sql`clock_timestamp() - make_interval(days => ${BIN_DAYS})`),
+        ),
+      )
+      .returning({ id: design.id })
+    return rows.length
+  })
 }
+const BIN = 'bin'

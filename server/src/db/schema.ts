@@ -35,6 +35,8 @@ export const design = pgTable(
       .notNull()
       .default(sql`clock_timestamp()`),
     deletedAt: timestamp('deleted_at', { withTimezone: true }),
+    /** days it has lain in the bin, counted one by one, so that a clock that jumps empties nothing */
+    binDays: integer('bin_days').notNull().default(0),
   },
   (table) => [index('design_family').on(table.familyId), index('design_deleted').on(table.deletedAt)],
 )
@@ -93,6 +95,12 @@ export const reading = pgTable(
   },
   (table) => [index('reading_design_at').on(table.designId, table.at)],
 )
+
+/** When something that is done from time to time was last done. */
+export const job = pgTable('job', {
+  name: text('name').primaryKey(),
+  at: timestamp('at', { withTimezone: true }).notNull(),
+})
 
 /** What was loaded once and must not come back after somebody deleted it. */
 export const seedMark = pgTable('seed_mark', {

@@ -175,10 +175,42 @@ describe('variants and the bin', () => {
     await call('DELETE', `/designs/${id}`)
     await db
       .update(designTable)
-      .set({ deletedAt: sql`clock_timestamp() - interval '31 days'` })
+      .set({ deletedAt: sql`clock_timestamp() - interval '31 days'`, binDays: 30 })
       .where(eq(designTable.id, id))
     expect(await emptyOldBin(db)).toBe(1)
     expect((await call('POST', `/designs/${id}/restore`)).status).toBe(404)
+  })
+})
+
+describe('a clock that jumps', () => {
+  const lastLook = (interval: string) =>
+    db.execute(sql`insert into job (name, at) values ('bin', clock_timestamp() - ${interval}::interval)
+      on conflict (name) do update set at = excluded.at`)
+  const daysOf = async (id: string) =>
+    (await db.select({ days: designTable.binDays }).from(designTable).where(eq(designTable.id, id)))[0].days
+
+  it.each(['1 day', '31 days', '400 days'])('by %s counts one day in the bin and empties nothing', async (jump) => {
+    const { id } = await create()
+    await call('DELETE', `/designs/${id}`)
+    await db
+      .update(designTable)
+      .set({ deletedAt: sql`clock_timestamp() - ${jump}::interval` })
+      .where(eq(designTable.id, id))
+    await lastLook(jump)
+    expect(await emptyOldBin(db)).toBe(0)
+    expect(await emptyOldBin(db)).toBe(0)
+    expect(await daysOf(id)).toBe(1)
+  })
+
+  it('backwards counts none, and the days go on from there', async () => {
+    const { id } = await create()
+    await call('DELETE', `/designs/${id}`)
+    await lastLook('-20 days')
+    await emptyOldBin(db)
+    expect(await daysOf(id)).toBe(0)
+    await lastLook('1 day')
+    await emptyOldBin(db)
+    expect(await daysOf(id)).toBe(1)
   })
 })
 

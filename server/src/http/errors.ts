@@ -2,6 +2,7 @@ import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type Joi from 'joi'
 import type { Problem } from '@ambrel/core'
 import { problemsOf, type ApiError, type StoredDesign } from '@ambrel/contract'
+import { databaseAway, withoutValues } from '../db/trouble.ts'
 
 /** An answer that is not the one asked for, with its status and body. */
 export class HttpError extends Error {
@@ -31,8 +32,20 @@ export const unknownRoute: RequestHandler = (request) => {
   throw new HttpError(404, `there is no ${request.method} ${request.path}`)
 }
 
+const RETRY_AFTER_S = '2'
+
 /** The last word on every error: its own status, 400 for broken JSON, what Express says of a request it cannot read, 500 for what nobody expected. */
-export const answerError: ErrorRequestHandler = (error, request, response, _next) => {
+export const answerError: ErrorRequestHandler = (error, request, response, next) => {
+  if (response.headersSent) return next(error)
+  const away = databaseAway(error)
+  if (away) {
+    request.log.warn({ why: withoutValues(error) }, 'the database does not answer')
+    response
+      .status(503)
+      .setHeader('Retry-After', RETRY_AFTER_S)
+      .json({ error: 'the database cannot be reached at the moment', untouched: away.untouched } satisfies ApiError)
+    return
+  }
   if (error instanceof HttpError) {
     response.status(error.status).json({ error: error.message, ...error.extra } satisfies ApiError)
     return
@@ -48,10 +61,14 @@ export const answerError: ErrorRequestHandler = (error, request, response, _next
       .json({ error: `the body is too large; at most ${Math.round(error.limit / 1024 / 1024)} MB` } satisfies ApiError)
     return
   }
+  if (error?.status === 404) {
+    response.status(404).json({ error: `there is no ${request.method} ${request.originalUrl}` } satisfies ApiError)
+    return
+  }
   if (error?.status >= 400 && error.status < 500) {
     response.status(error.status).json({ error: `the request cannot be read: ${error.message}` } satisfies ApiError)
     return
   }
-  request.log.error({ err: error }, 'request failed')
+  request.log.error({ why: withoutValues(error) }, 'request failed')
   response.status(500).json({ error: 'something went wrong here; nothing was changed' } satisfies ApiError)
 }

@@ -1,7 +1,7 @@
 import { Router, type Request } from 'express'
 import { newDesign, readingProblems, unpackSeries, type Reading } from '@ambrel/core'
 import {
-  checkDesign,
+  checkDesignInSlices,
   newDesignSchema,
   PART_KINDS,
   readingSchema,
@@ -22,11 +22,12 @@ import { badRequest, HttpError, notFound, requireBody, stale } from './errors.ts
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 
 /** The API. Every write is checked by the contract; every refusal names its fields. */
-export function apiRoutes(db: Database): Router {
+export function apiRoutes(db: Database, answers: () => Promise<boolean>): Router {
   const router = Router()
 
   router.get('/health', async (_request, response) => {
-    await db.execute('select 1')
+    response.setHeader('Cache-Control', 'no-store')
+    if (!(await answers())) throw new HttpError(503, 'the database does not answer')
     response.json({ status: 'ok' })
   })
 
@@ -39,7 +40,7 @@ export function apiRoutes(db: Database): Router {
   })
 
   router.post('/designs', async (request, response) => {
-    response.status(201).json(await designs.createDesign(db, newDocument(request.body)))
+    response.status(201).json(await designs.createDesign(db, await newDocument(request.body)))
   })
 
   router.get('/designs/:id', async (request, response) => {
@@ -49,7 +50,7 @@ export function apiRoutes(db: Database): Router {
   router.put('/designs/:id', async (request, response) => {
     const id = idOf(request)
     const { version, document } = requireBody<{ version: number; document: unknown }>(saveSchema, request.body)
-    const saved = await designs.saveDesign(db, id, version, sound(document))
+    const saved = await designs.saveDesign(db, id, version, await sound(document))
     if (!saved) throw stale(await existing(db, request))
     response.json(saved)
   })
@@ -67,7 +68,7 @@ export function apiRoutes(db: Database): Router {
   router.post('/designs/:id/variants', async (request, response) => {
     const from = await existing(db, request)
     const { variant, document } = requireBody<{ variant: string; document?: unknown }>(variantSchema, request.body)
-    const copy = { ...sound(document ?? from.document), variant }
+    const copy = { ...(await sound(document ?? from.document)), variant }
     response.status(201).json(await designs.createDesign(db, copy, { familyId: from.familyId }))
   })
 
@@ -161,14 +162,14 @@ async function existing(db: Database, request: Request) {
   return found
 }
 
-function sound(value: unknown) {
-  const { design, problems } = checkDesign(value)
+async function sound(value: unknown) {
+  const { design, problems } = await checkDesignInSlices(value)
   if (!design) throw badRequest(problems.map((problem) => ({ ...problem, value: problem.value ?? null })))
   return design
 }
 
 /** A whole document as it was exported, or a fresh one from a name and a place. */
-function newDocument(body: unknown) {
+async function newDocument(body: unknown) {
   if (typeof body === 'object' && body !== null && 'format' in body) return sound(body)
   const { name, ...place } = requireBody<NewDesignBody>(newDesignSchema, body)
   const { utcOffsetH } = clockAt(place.latitudeDeg, place.longitudeDeg)

@@ -28,9 +28,9 @@ export class TestServer {
     await onServer(`create database "${database}"`)
     const url = new URL(serverUrl)
     url.pathname = `/${database}`
-    const { db, close } = await openDatabase(url.toString())
+    const { db, answers, close } = await openDatabase(url.toString())
     await seed(db)
-    const http = createServer(createApp({ db, logger: pino({ level: 'silent' }) }))
+    const http = createServer(createApp({ db, answers, logger: pino({ level: 'silent' }) }))
     await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
     const base = `http://127.0.0.1:${(http.address() as AddressInfo).port}/api`
     return new TestServer(db, base, http, close, database)
@@ -46,7 +46,7 @@ export class TestServer {
   readonly call = async <T>(method: string, path: string, body?: unknown): Promise<Answer<T>> => {
     const response = await fetch(this.base + path, {
       method,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', origin: new URL(this.base).origin },
       body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
     })
     const text = await response.text()

@@ -48,7 +48,7 @@ async function once(method: string, path: string, body: unknown, limitMs: number
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? undefined : { 'content-type': 'application/json' },
+      headers: method === 'GET' ? undefined : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
       signal: AbortSignal.timeout(limitMs),
     })
@@ -56,7 +56,10 @@ async function once(method: string, path: string, body: unknown, limitMs: number
     const late = (error as Error).name === 'TimeoutError'
     throw new Unreachable(late ? 'the server does not answer in time' : 'the server cannot be reached')
   }
-  if (response.status === 503) throw new Unreachable('the server cannot reach its database', true)
+  if (response.status === 503) {
+    const answer = (await response.json().catch(() => null)) as ApiError | null
+    throw new Unreachable('the server cannot reach its database', answer?.untouched === true)
+  }
   if (response.status === 429) throw new Unreachable('the server is asked too often', true)
   if (response.status === 502 || response.status === 504) throw new Unreachable('the server cannot be reached')
   return response

@@ -1,0 +1,65 @@
+import { linkSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { commandOf, lives } from './process.mjs'
+import { RUNNING, Stop } from './say.mjs'
+
+const fileOf = (root) => join(root, '.ambrel', 'start.json')
+
+function read(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'))
+  } catch {
+    return null
+  }
+}
+
+const isStart = ({ pid }) => lives(pid) && commandOf(pid).some((word) => /start\.mjs$|trouble|backup\.mjs$/.test(word))
+
+/** What runs in this checkout, or null. */
+export function running(root) {
+  const held = read(fileOf(root))
+  return held && isStart(held) ? held : null
+}
+
+/**
+ * Takes a checkout for one process: its database must not be started twice.
+ * @returns how to say where it is reached, and how to let go
+ * @throws Stop where another has it, pointing to it
+ */
+export function take(root) {
+  const file = fileOf(root)
+  mkdirSync(join(root, '.ambrel'), { recursive: true })
+  const mine = `${file}.${process.pid}`
+  const write = (address) => writeFileSync(mine, JSON.stringify({ pid: process.pid, address }))
+  write(null)
+  try {
+    for (let tried = 0; ; tried++) {
+      try {
+        linkSync(mine, file)
+        break
+      } catch (error) {
+        if (error.code !== 'EEXIST') throw error
+        const held = read(file)
+        if ((held && isStart(held)) || tried > 3)
+          throw new Stop(
+            held?.address
+              ? `already running in this folder, process ${held.pid}: ${held.address}`
+              : `already being started in this folder, process ${held?.pid ?? 'unknown'}`,
+            RUNNING,
+          )
+        rmSync(file, { force: true })
+      }
+    }
+  } catch (error) {
+    rmSync(mine, { force: true })
+    throw error
+  }
+  // the link and the file are one: what is written to either is read at both
+  return {
+    at: write,
+    letGo: () => {
+      rmSync(mine, { force: true })
+      if (read(file)?.pid === process.pid) rmSync(file, { force: true })
+    },
+  }
+}
