@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { running, take } from './lock.mjs'
 import { Cluster, ensureDatabase } from './postgres.mjs'
-import { prepare, ROOT } from './prepare.mjs'
+import { HOME, prepare, ROOT } from './prepare.mjs'
 import { main, RUNNING, say, Stop, WRONG_USE } from './say.mjs'
 
 /** `backup FILE` and `restore FILE`: the whole database to a file, and back. */
@@ -55,11 +55,11 @@ await main(async () => {
   if (what === 'restore' && !existsSync(file)) throw new Stop(`there is no file ${file}`, WRONG_USE)
   prepare()
   if (process.env.DATABASE_URL) return command(process.env.DATABASE_URL, what, file)
-  const here = running(ROOT)
+  const here = running(HOME)
   if (here && what === 'restore')
     throw new Stop(`Ambrel runs in this folder (process ${here.pid}); stop it before a restore`, RUNNING)
-  const lock = here ? null : take(ROOT)
-  const cluster = Cluster.ofProject(ROOT)
+  const lock = here ? null : take(HOME)
+  const cluster = Cluster.ofProject(HOME)
   try {
     if (what === 'restore') await restoreOwn(cluster, file)
     else command(await ensureDatabase(await cluster.start(), 'ambrel'), 'backup', file)

@@ -1,9 +1,9 @@
-import { linkSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { linkSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { commandOf, lives } from './process.mjs'
 import { RUNNING, Stop } from './say.mjs'
 
-const fileOf = (root) => join(root, '.ambrel', 'start.json')
+const fileOf = (home) => join(home, 'start.json')
 
 function read(file) {
   try {
@@ -15,22 +15,26 @@ function read(file) {
 
 const isStart = ({ pid }) => lives(pid) && commandOf(pid).some((word) => /start\.mjs$|trouble|backup\.mjs$/.test(word))
 
-/** What runs in this checkout, or null. */
-export function running(root) {
-  const held = read(fileOf(root))
+/** What runs on this data, or null. */
+export function running(home) {
+  const held = read(fileOf(home))
   return held && isStart(held) ? held : null
 }
 
 /**
- * Takes a checkout for one process: its database must not be started twice.
+ * Takes a data folder for one process: its database must not be started twice.
  * @returns how to say where it is reached, and how to let go
  * @throws Stop where another has it, pointing to it
  */
-export function take(root) {
-  const file = fileOf(root)
-  mkdirSync(join(root, '.ambrel'), { recursive: true })
+export function take(home) {
+  const file = fileOf(home)
+  mkdirSync(home, { recursive: true })
+  for (const name of readdirSync(home)) {
+    const [, pid] = name.match(/^start\.json\.(\d+)$/) ?? []
+    if (pid && !lives(Number(pid))) rmSync(join(home, name), { force: true })
+  }
   const mine = `${file}.${process.pid}`
-  const write = (address) => writeFileSync(mine, JSON.stringify({ pid: process.pid, address }))
+  const write = (address, server) => writeFileSync(mine, JSON.stringify({ pid: process.pid, address, server }))
   write(null)
   try {
     for (let tried = 0; ; tried++) {

@@ -13,7 +13,7 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { createServer } from 'node:net'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import { commandOf, kill, lives, processesIn, until } from './process.mjs'
 import { MISSING, NO_DATABASE, say, Stop } from './say.mjs'
 
@@ -61,15 +61,15 @@ export class Cluster {
   /**
    * The project's own cluster: in the checkout, or in a system folder where the plain user cannot reach the checkout.
    */
-  static ofProject(root) {
-    const inside = join(root, '.ambrel', 'postgres')
+  static ofProject(home) {
+    const inside = join(home, 'postgres')
     mkdirSync(inside, { recursive: true })
     const user = plainUser()
     if (user.uid === undefined) return new Cluster(inside)
     // the way in must be open to that user; the folder itself is handed over
     const reachable = spawnSync('test', ['-x', inside], user).status === 0
     if (reachable) return new Cluster(inside)
-    const outside = join('/var/lib/ambrel', createHash('sha256').update(root).digest('hex').slice(0, 12))
+    const outside = join('/var/lib/ambrel', createHash('sha256').update(dirname(home)).digest('hex').slice(0, 12))
     mkdirSync(outside, { recursive: true })
     say(`the database user cannot reach this folder; the data is kept in ${outside}`)
     return new Cluster(outside)

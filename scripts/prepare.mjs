@@ -7,6 +7,8 @@ import { findPostgres } from './postgres.mjs'
 import { MISSING, say, Stop } from './say.mjs'
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)))
+/** Where the data of this checkout lies. */
+export const HOME = process.env.AMBREL_HOME ?? join(ROOT, '.ambrel')
 export const CHROMIUM = '/usr/bin/chromium'
 
 /**

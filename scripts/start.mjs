@@ -3,15 +3,17 @@ import { join } from 'node:path'
 import { build } from './build.mjs'
 import { take } from './lock.mjs'
 import { Cluster, ensureDatabase, portIsFree } from './postgres.mjs'
-import { prepare, ROOT } from './prepare.mjs'
+import { HOME, prepare, ROOT } from './prepare.mjs'
 import { pause } from './process.mjs'
 import { FAILED, main, NO_DATABASE, PORT_TAKEN, say, Stop, WRONG_USE } from './say.mjs'
 
 const USUAL_PORT = 4870
-/** The server is started again this long after it died, the longer the oftener; then it is given up. */
+/** The server is started again this long after it died, the longer the oftener. */
 const RESTART_MS = [500, 1000, 2000, 4000, 8000, 15_000]
-/** One that ran so long had come to rest before it died. */
-const AT_REST_MS = 60_000
+/** One that was ready so long had come to rest before it died. */
+const AT_REST_MS = 5000
+/** One that dies so often in a row before it is ready, or just after, is given up. */
+const MOST_DEATHS = 12
 const LOOK_AT_DATABASE_MS = 2000
 const STOP_LIMIT_MS = 45_000
 
@@ -35,13 +37,13 @@ async function chosenPort() {
 
 await main(async () => {
   const began = Date.now()
-  const lock = take(ROOT)
+  const lock = take(HOME)
   process.on('exit', lock.letGo)
   const port = await chosenPort()
   prepare()
   build()
 
-  const cluster = process.env.DATABASE_URL ? null : Cluster.ofProject(ROOT)
+  const cluster = process.env.DATABASE_URL ? null : Cluster.ofProject(HOME)
   const openDatabase = async () => ensureDatabase(await cluster.start(), 'ambrel')
   const guard = spawn(process.execPath, [join(ROOT, 'scripts', 'guard.mjs'), ...(cluster ? [cluster.folder] : [])], {
     cwd: ROOT,
@@ -55,7 +57,7 @@ await main(async () => {
   let stopping = false
   let exitCode = 0
   let deaths = 0
-  let wasReady = false
+  let readyAt = 0
   let realPort = port
 
   function startServer() {
@@ -69,16 +71,16 @@ await main(async () => {
         ...process.env,
         DATABASE_URL: url,
         PORT: String(realPort),
-        AMBREL_BACKUPS: process.env.AMBREL_BACKUPS ?? join(ROOT, '.ambrel', 'backups'),
+        AMBREL_BACKUPS: process.env.AMBREL_BACKUPS ?? join(HOME, 'backups'),
         LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
       },
     })
     guard.stdin.write(`${server.pid}\n`)
     server.on('message', ({ port: real }) => {
       realPort = real
-      wasReady = true
+      readyAt = Date.now()
       const address = `http://127.0.0.1:${real}`
-      lock.at(address)
+      lock.at(address, server.pid)
       const seconds = ((Date.now() - (deaths === 0 ? began : startedAt)) / 1000).toFixed(1)
       say(`ready in ${seconds} s at ${address} — Ctrl C stops it`)
     })
@@ -89,14 +91,14 @@ await main(async () => {
     server = null
     if (stopping) return
     // what another start would only repeat
-    if (code === WRONG_USE || (code === NO_DATABASE && !cluster && !wasReady)) return finish(code)
-    if (Date.now() - startedAt > AT_REST_MS) deaths = 0
-    if (deaths >= RESTART_MS.length) {
+    if (code === WRONG_USE || (code === NO_DATABASE && !cluster && readyAt === 0)) return finish(code)
+    if (readyAt > startedAt && Date.now() - readyAt > AT_REST_MS) deaths = 0
+    if (deaths >= MOST_DEATHS) {
       say(`the server died ${deaths + 1} times in a row; given up`)
       return finish(code || FAILED)
     }
     say(`the server died${code === null ? '' : ` with code ${code}`}; starting it again`)
-    await pause(RESTART_MS[deaths++])
+    await pause(RESTART_MS[Math.min(deaths++, RESTART_MS.length - 1)])
     if (!stopping) startServer()
   }
 

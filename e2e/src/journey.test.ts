@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { openPage } from './browser.ts'
-import { becomes, changes, drawn, fieldAt, newDesign, openDemo, rail, saved, setField, strip } from './pages.ts'
+import {
+  becomes,
+  changes,
+  drawn,
+  fieldAt,
+  newDesign,
+  newDesignByHand,
+  openDemo,
+  rail,
+  saved,
+  setField,
+  strip,
+} from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -8,7 +20,7 @@ const application = useApplication()
 describe('from nothing to a winter answer', () => {
   it('makes a design through all seven steps by Suggest, edits, undoes, reloads and finds it saved', async () => {
     const { page, errors } = await openPage(application.browser)
-    await newDesign(page, application.base, 'Test cabin')
+    await newDesignByHand(page, application.base, 'Test cabin')
     for (const [key, step] of [
       ['1', 'place'],
       ['2', 'loads'],
@@ -290,7 +302,7 @@ describe('the frame', () => {
     const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Far cabin')
     await saved(page)
-    await page.waitForLoadState('networkidle')
+    await page.locator('[data-ahead=true]').waitFor()
     await page.context().setOffline(true)
     await page.keyboard.press('2')
     await page.locator('[data-path="loads.0.runningW"]').waitFor()

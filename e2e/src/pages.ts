@@ -1,4 +1,6 @@
 import type { Browser, Locator, Page } from 'playwright-core'
+import type { DesignEntry } from '@ambrel/contract'
+import { STEPS, type Step } from '@ambrel/core'
 import { openPage, PATIENCE_MS } from './browser.ts'
 
 /** Heights of the strip's bars, to see whether they moved. */
@@ -106,15 +108,39 @@ async function takeHold(page: Page, source: Locator): Promise<{ x: number; y: nu
   throw new Error(`what was to be dragged could not be taken hold of in ${TRIES} tries`)
 }
 
-/** Opens a variant of the main demo from the shelf. */
-export async function openDemo(page: Page, base: string, variant = 'As planned'): Promise<void> {
-  await page.goto(base)
-  await page.locator('.family', { hasText: 'Larkspur Bench' }).getByRole('link', { name: variant }).click()
+async function ask<T>(base: string, path: string, body?: unknown): Promise<T> {
+  const response = await fetch(`${base}/api${path}`, {
+    method: body === undefined ? 'GET' : 'POST',
+    headers: { 'content-type': 'application/json', origin: base },
+    body: body === undefined ? undefined : JSON.stringify(body),
+  })
+  if (!response.ok) throw new Error(`${path}: ${await response.text()}`)
+  return (await response.json()) as T
+}
+
+/** Opens a variant at a step, under its address. */
+async function openAt(page: Page, base: string, family: string, variant: string, step: Step): Promise<void> {
+  const entries = await ask<DesignEntry[]>(base, '/designs')
+  const entry = entries.find((each) => each.name === family && each.variant === variant)
+  if (!entry) throw new Error(`there is no ${family} · ${variant}`)
+  await page.goto(`${base}/design/${entry.id}/${step}`)
   await drawn(page)
 }
 
-/** Makes a new design by the dialog. */
+/** Opens a variant of the main demo. */
+export const openDemo = (page: Page, base: string, variant = 'As planned'): Promise<void> =>
+  openAt(page, base, 'Larkspur Bench', variant, 'winter')
+
+/** Makes a new design and opens it at its place; how that is done by hand has a test of its own. */
 export async function newDesign(page: Page, base: string, name: string): Promise<void> {
+  const body = { name, latitudeDeg: 46.5, longitudeDeg: -84.2, elevationM: 0, climate: 'cold-valley' }
+  const { id } = await ask<DesignEntry>(base, '/designs', body)
+  await page.goto(`${base}/design/${id}/place`)
+  await drawn(page)
+}
+
+/** Makes a new design by the dialog of the shelf. */
+export async function newDesignByHand(page: Page, base: string, name: string): Promise<void> {
   await page.goto(base)
   await page.locator('[data-new]').click()
   await page.locator('input[name=name]').fill(name)
@@ -132,15 +158,11 @@ export async function setField(page: Page, path: string, value: string): Promise
   await fieldAt(page, path).press('Enter')
 }
 
-/** Opens a demo variant from the shelf at a step, by the step's key. */
+/** Opens a demo variant at a step, numbered as on the rail. */
 export async function openVariant(browser: Browser, base: string, family: string, variant: string, step: string) {
   const opened = await openPage(browser, { height: 1000 })
-  const { page } = opened
-  await page.goto(base)
-  await page.locator('.family', { hasText: family }).getByRole('link', { name: variant }).click()
-  await drawn(page)
-  await page.keyboard.press(step)
-  await page.locator('[data-bench] h1').waitFor()
+  await openAt(opened.page, base, family, variant, STEPS[Number(step) - 1])
+  await opened.page.locator('[data-bench] h1').waitFor()
   return opened
 }
 

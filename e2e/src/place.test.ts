@@ -119,7 +119,7 @@ describe('imported hours', () => {
     }
     const made = await fetch(`${application.base}/api/designs`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', origin: application.base },
       body: JSON.stringify(document),
     })
     const orphan = (await made.json()) as { id: string }

@@ -221,6 +221,7 @@ export function seasonsFor<T extends { seasonShare: number[] }>(latitudeDeg: num
 
 /** The next free id of a list: `load-4` after `load-1` and `load-3`. */
 export function nextId(prefix: string, list: readonly { id: string }[]): string {
-  const used = list.map(({ id }) => Number(id.slice(prefix.length + 1))).filter(Number.isFinite)
-  return `${prefix}-${Math.max(0, ...used) + 1}`
+  const numberOf = (id: string) => Number(id.slice(prefix.length + 1))
+  const highest = list.reduce((most, { id }) => (numberOf(id) > most ? numberOf(id) : most), 0)
+  return `${prefix}-${Number.isFinite(highest) ? highest + 1 : list.length + 1}`
 }

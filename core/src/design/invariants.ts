@@ -194,6 +194,14 @@ function arrayProblems({ arrays, controllers }: Design, report: Report): void {
         array.controllerId,
         `controller ${array.controllerId} is not in the design; choose one of ${[...ids].join(', ') || 'none yet'}`,
       )
+    array.tiltSeasons.forEach(({ month, day }, nth) => {
+      if (day > MONTH_DAYS[month - 1])
+        report(
+          `arrays.${i}.tiltSeasons.${nth}.day`,
+          day,
+          `${MONTH_NAMES[month - 1]} has no day ${day}; at most ${MONTH_DAYS[month - 1]}`,
+        )
+    })
     moduleProblems(module, (field, message) => report(`arrays.${i}.module.${field}`, module[field], message))
   })
   controllers.forEach(({ part }, i) => {

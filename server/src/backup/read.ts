@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { createReadStream } from 'node:fs'
-import { createInterface } from 'node:readline'
+import { StringDecoder } from 'node:string_decoder'
 import { createGunzip } from 'node:zlib'
 import pg from 'pg'
 import {
@@ -85,10 +85,7 @@ async function* rowsOf(file: string): AsyncGenerator<Row> {
   let trailer: Trailer | null = null
   const names = new Set(TABLES.map(nameOf))
   try {
-    for await (const text of createInterface({
-      input: createReadStream(file).pipe(createGunzip()),
-      crlfDelay: Infinity,
-    })) {
+    for await (const text of linesOf(file)) {
       at++
       if (trailer) throw new BackupRefused(`line ${at}: there is more after the last line`)
       const value = JSON.parse(text) as Partial<Header & Row & Trailer>
@@ -110,6 +107,21 @@ async function* rowsOf(file: string): AsyncGenerator<Row> {
   if (!trailer) throw new BackupRefused(`${file} breaks off after line ${at}; it is not whole`)
   if (trailer.rows !== rows || trailer.sha256 !== hash.digest('hex'))
     throw new BackupRefused(`${file} was changed: its ${rows} rows are not those that were written`)
+}
+
+async function* linesOf(file: string): AsyncGenerator<string> {
+  const unpacked = createGunzip()
+  createReadStream(file)
+    .on('error', (error) => unpacked.destroy(error))
+    .pipe(unpacked)
+  const decoder = new StringDecoder('utf8')
+  let rest = ''
+  for await (const chunk of unpacked) {
+    const lines = (rest + decoder.write(chunk as Buffer)).split('\n')
+    rest = lines.pop() ?? ''
+    yield* lines
+  }
+  if (rest !== '') yield rest
 }
 
 function requireHeader({ format, version }: Partial<Header>): void {

@@ -18,17 +18,18 @@ export class TestServer {
     readonly base: string,
     private readonly http: Server,
     private readonly close: () => Promise<void>,
-    private readonly database: string,
+    readonly database: string,
   ) {}
 
-  static async start(): Promise<TestServer> {
+  /** @param through makes another way to the database, to come between */
+  static async start(through: (url: string) => string | Promise<string> = (url) => url): Promise<TestServer> {
     const serverUrl = process.env.AMBREL_TEST_SERVER
     if (!serverUrl) throw new Error('AMBREL_TEST_SERVER is not set; run the tests with npm test')
     const database = `api_${process.pid}_${Date.now()}_${Math.floor(performance.now())}`
     await onServer(`create database "${database}"`)
     const url = new URL(serverUrl)
     url.pathname = `/${database}`
-    const { db, answers, close } = await openDatabase(url.toString())
+    const { db, answers, close } = await openDatabase(await through(url.toString()))
     await seed(db)
     const http = createServer(createApp({ db, answers, logger: pino({ level: 'silent' }) }))
     await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
@@ -41,6 +42,9 @@ export class TestServer {
     await this.close()
     await onServer(`drop database if exists "${this.database}" with (force)`)
   }
+
+  /** A statement on the server itself, past the line of the test. */
+  readonly onServer = onServer
 
   /** A call with JSON; text goes as it is, to send what is not JSON. */
   readonly call = async <T>(method: string, path: string, body?: unknown): Promise<Answer<T>> => {

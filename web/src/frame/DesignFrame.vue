@@ -116,10 +116,15 @@ function onPlainKey(event: KeyboardEvent): void {
   event.preventDefault()
 }
 
+/** every step is here, so that it opens without the server */
+const ahead = ref(false)
 const winter = useWinter()
 watch(
   () => winter.winters,
-  () => void loadAhead(),
+  async () => {
+    await loadAhead()
+    ahead.value = true
+  },
   { once: true },
 )
 useEventListener(window, 'keydown', onKey)
@@ -137,7 +142,7 @@ onBeforeUnmount(() => working.close())
     <h1>{{ failure }}</h1>
     <RouterLink class="link" :to="{ name: 'shelf' }">Back to the shelf</RouterLink>
   </div>
-  <div v-else class="frame" :class="{ wide: !prefs.findingsOpen }">
+  <div v-else class="frame" :class="{ wide: !prefs.findingsOpen }" :data-ahead="ahead">
     <AppTop :step="step" class="areaTop no-print" @palette="palette = true" @variant="variant = true" />
     <WorkRail :id="props.id" :step="step" class="areaRail no-print" />
     <main class="areaBench" :data-bench="step">

@@ -55,7 +55,6 @@ function open(): Promise<IDBPDatabase<Schema> | null> {
 }
 
 async function openStore(): Promise<IDBPDatabase<Schema>> {
-  const limit = new Promise<never>((_, reject) => setTimeout(() => reject(new Error('no answer')), OPEN_LIMIT_MS))
   const store = openDB<Schema>(NAME, 1, {
     upgrade(db) {
       db.createObjectStore('drafts', { keyPath: ['design', 'tab'] }).createIndex('design', 'design')
@@ -63,6 +62,8 @@ async function openStore(): Promise<IDBPDatabase<Schema>> {
     },
     terminated: () => (opened = null),
   })
+  // made after the store: a browser that forbids it throws at once
+  const limit = new Promise<never>((_, reject) => setTimeout(() => reject(new Error('no answer')), OPEN_LIMIT_MS))
   const db = await Promise.race([store, limit])
   await takeLegacy(db)
   return db

@@ -8,8 +8,8 @@ import { onBack } from '../saving/connection.ts'
 import { hear, tell } from '../saving/tabs.ts'
 import { api, ApiRefusal, Unreachable } from '../stores/api.ts'
 import { usePrefs } from '../stores/prefs.ts'
+import KeptEdits from './KeptEdits.vue'
 
-const KeptEdits = defineAsyncComponent(() => import('./KeptEdits.vue'))
 const MiniStrip = defineAsyncComponent(() => import('./MiniStrip.vue'))
 const NewDesignDialog = defineAsyncComponent(() => import('./NewDesignDialog.vue'))
 

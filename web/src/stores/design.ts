@@ -86,7 +86,7 @@ export const useDesign = defineStore('design', () => {
   /** Opens a design with whatever edits of it were left. A later opening outruns an earlier one that is slow. */
   async function open(wanted: string): Promise<void> {
     const mine = ++opening
-    await leave()
+    await letOpenOneGo()
     if (mine !== opening) return
     const [stored, entries] = await Promise.all([storedOrNone(wanted), api.designs()])
     const left = await reopen(wanted, stored)
@@ -217,7 +217,12 @@ export const useDesign = defineStore('design', () => {
   }
 
   /** Leaves the open design: what is unsent is sent now, or later from its draft. */
-  async function leave(): Promise<void> {
+  function leave(): Promise<void> {
+    opening++
+    return letOpenOneGo()
+  }
+
+  async function letOpenOneGo(): Promise<void> {
     if (!document.value) return
     await saver.leave()
     const later = saver.unsent.value

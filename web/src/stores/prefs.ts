@@ -1,16 +1,22 @@
 import { defineStore } from 'pinia'
-import { useLocalStorage, useMediaQuery, usePreferredDark } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { useMediaQuery, usePreferredDark, useStorage } from '@vueuse/core'
+import { computed, ref, type Ref } from 'vue'
 import { quantity, type UnitSystem } from '@ambrel/core/units'
 
-/** A browser that keeps nothing forgets the choice with the page, and that is all. */
-const forgetful = { onError: () => {} }
+/** A choice kept in this browser; one that keeps nothing forgets it with the page, and that is all. */
+function kept<T extends string | boolean>(key: string, initial: T): Ref<T> {
+  try {
+    return useStorage<T>(key, initial, window.localStorage, { onError: () => {} }) as Ref<T>
+  } catch {
+    return ref(initial) as Ref<T>
+  }
+}
 
 /** What a reader prefers; kept in this browser, never in a design. */
 export const usePrefs = defineStore('prefs', () => {
-  const chosenTheme = useLocalStorage<'day' | 'night' | 'system'>('ambrel.theme', 'system', forgetful)
-  const units = useLocalStorage<UnitSystem>('ambrel.units', 'metric', forgetful)
-  const paneOpen = useLocalStorage('ambrel.findings', true, forgetful)
+  const chosenTheme = kept<'day' | 'night' | 'system'>('ambrel.theme', 'system')
+  const units = kept<UnitSystem>('ambrel.units', 'metric')
+  const paneOpen = kept('ambrel.findings', true)
   /** on a narrow screen the findings are a drawer over the bench, closed until asked for */
   const narrow = useMediaQuery('(max-width: 900px)')
   const drawerOpen = ref(false)

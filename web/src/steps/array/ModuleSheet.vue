@@ -8,7 +8,8 @@ import { useDesign } from '../../stores/design.ts'
 const props = defineProps<{ index: number }>()
 const design = useDesign()
 const open = ref(false)
-const module = computed(() => design.document!.arrays[props.index].module)
+/** as typed: what is looked at here is a slip of the pen, which does not rule */
+const module = computed(() => (design.entered?.arrays[props.index] ?? design.document!.arrays[props.index]).module)
 const FIELDS: { key: keyof ModulePart; label: string; unit?: string; step?: number }[] = [
   { key: 'ratedW', label: 'Rated', unit: 'W', step: 5 },
   { key: 'vocV', label: 'Voc', unit: 'V', step: 0.1 },
