@@ -24,6 +24,8 @@ export const LIMITS = {
   depth: 32,
   /** fields of one object */
   fields: 400,
+  /** entries of one list; the hours of a year are the longest that is needed */
+  entries: 20_000,
   /** problems told at once */
   problems: 50,
   /** a save's version; the database counts no further */

@@ -17,7 +17,7 @@ function problemsAt(schema: Joi.Schema, value: unknown, at: readonly string[]): 
   const { error } = schema.validate(value, { abortEarly: false, convert: false, errors: { wrap: { label: false } } })
   return (error?.details ?? []).slice(0, LIMITS.problems).map((detail) => {
     const path = [...at, ...detail.path]
-    return { path: path.join('.'), value: detail.context?.value ?? null, message: sentence(detail, path) }
+    return { path: path.join('.'), value: brief(detail.context?.value), message: sentence(detail, path) }
   })
 }
 
@@ -65,9 +65,21 @@ function sentence({ type, context, message }: Joi.ValidationErrorItem, path: rea
 const tooLong = (field: string, entries: number, most: number): string =>
   `${field} has ${entries.toLocaleString('en-GB').replaceAll(',', ' ')} entries; at most ${most}`
 
+const SHOWN = 60
+
+/** A value as it can be told: what is long or large is cut or left out. */
+function brief(value: unknown): unknown {
+  if (typeof value === 'string') return value.slice(0, SHOWN)
+  if (typeof value === 'object' && value !== null) return Array.isArray(value) && value.length === 0 ? [] : null
+  return value ?? null
+}
+
 function shown(value: unknown): string {
-  const json = JSON.stringify(value) ?? 'nothing'
-  return json.length > 60 ? `${json.slice(0, 57)}…` : json
+  if (Array.isArray(value) && value.length > SHOWN) return `a list of ${value.length}`
+  if (typeof value === 'object' && value !== null && Object.keys(value).length > SHOWN)
+    return 'an object of many fields'
+  const json = JSON.stringify(typeof value === 'string' ? value.slice(0, SHOWN) : value) ?? 'nothing'
+  return json.length > SHOWN ? `${json.slice(0, SHOWN - 3)}…` : json
 }
 
 /** Either a sound document, or what is wrong with it: every problem, fifty at most. */
@@ -112,15 +124,20 @@ export async function checkDesignInSlices(value: unknown, budgetMs = 4000): Prom
 
 /** The check, pausing between parts. */
 function* checking(value: unknown): Generator<undefined, Checked> {
-  const structure = isKnownSound(value) ? null : structureProblem(value)
-  if (structure) return { design: null, problems: [structure] }
+  const refused = (problem: Problem): Checked => ({ design: null, problems: [problem] })
+  const tooMany = longList(value)
+  if (tooMany) return refused(tooMany)
   const migrated = migrate(value)
-  if ('problem' in migrated) return { design: null, problems: [migrated.problem] }
+  if ('problem' in migrated) return refused(migrated.problem)
   yield
   const document = migrated.document as Record<string, unknown>
+  const keys = Object.keys(document)
+  if (keys.length > LIMITS.fields)
+    return refused({ path: '', value: null, message: `an object of ${keys.length} fields; at most ${LIMITS.fields}` })
   const problems: Problem[] = []
-  for (const key of Object.keys(document))
-    if (!(key in SECTIONS)) problems.push({ path: key, value: null, message: `${key} is not a field of this document` })
+  for (const key of keys)
+    if (!Object.hasOwn(SECTIONS, key))
+      problems.push({ path: key, value: null, message: `${key} is not a field of this document` })
   for (const [key, schema] of Object.entries(SECTIONS)) {
     if (problems.length >= LIMITS.problems) break
     if (key in LISTS && Array.isArray(document[key]))
@@ -136,12 +153,19 @@ function* checking(value: unknown): Generator<undefined, Checked> {
   return { design, problems: [] }
 }
 
-function* checkingList(key: keyof typeof LISTS, list: unknown[], problems: Problem[]): Generator<undefined> {
-  const { item, most } = LISTS[key]
-  if (list.length > most) {
-    problems.push({ path: key, value: null, message: tooLong(key, list.length, most) })
-    return
+/** A list of far too many things is refused before any of it is looked at, or brought up to date. */
+function longList(value: unknown): Problem | null {
+  if (typeof value !== 'object' || value === null) return null
+  for (const [key, { most }] of Object.entries(LISTS)) {
+    const list = (value as Record<string, unknown>)[key]
+    if (Array.isArray(list) && list.length > most)
+      return { path: key, value: null, message: tooLong(key, list.length, most) }
   }
+  return null
+}
+
+function* checkingList(key: keyof typeof LISTS, list: unknown[], problems: Problem[]): Generator<undefined> {
+  const { item } = LISTS[key]
   for (let i = 0; i < list.length && problems.length < LIMITS.problems; i++) {
     problems.push(...problemsOnce(item, list[i], [key, String(i)]))
     yield
@@ -155,6 +179,8 @@ const isKnownSound = (value: unknown): boolean =>
 
 function problemsOnce(schema: Joi.Schema, value: unknown, at: readonly string[]): Problem[] {
   if (isKnownSound(value)) return []
+  const structure = structureProblem(value, at, LIMITS.notes)
+  if (structure) return [structure]
   const problems = problemsAt(schema, value, at)
   if (problems.length === 0 && typeof value === 'object' && value !== null && Object.isFrozen(value))
     knownSound.add(value)

@@ -20,49 +20,65 @@ const BACKSLASH = 0x5c
  */
 export function excessOf(source: Uint8Array | string): Problem | null {
   const byteAt = typeof source === 'string' ? (i: number) => source.charCodeAt(i) : (i: number) => source[i]
+  const counts = new Int32Array(LIMITS.depth + 2)
+  const isList = new Uint8Array(LIMITS.depth + 2)
   let depth = 0
   let values = 1
-  let quoted = false
   for (let i = 0; i < source.length; i++) {
     const byte = byteAt(i)
-    if (quoted) {
-      if (byte === BACKSLASH) i++
-      else if (byte === QUOTE) quoted = false
-    } else if (byte === QUOTE) quoted = true
-    else if (byte === COMMA) values++
-    else if (byte === OPEN_BRACE || byte === OPEN_BRACKET) {
+    if (byte === QUOTE) {
+      i = endOfText(source, i, byteAt)
+      if (i < 0) return null
+    } else if (byte === COMMA) {
+      values++
+      if (++counts[depth] >= (isList[depth] ? LIMITS.entries : LIMITS.fields)) return isList[depth] ? tooLong : tooWide
+    } else if (byte === OPEN_BRACE || byte === OPEN_BRACKET) {
       values++
       if (++depth > LIMITS.depth) return tooDeep
-    } else if (byte === CLOSE_BRACE || byte === CLOSE_BRACKET) depth--
+      counts[depth] = 0
+      isList[depth] = byte === OPEN_BRACKET ? 1 : 0
+    } else if ((byte === CLOSE_BRACE || byte === CLOSE_BRACKET) && depth > 0) depth--
     if (values > LIMITS.values) return tooMany
   }
   return null
 }
-const tooDeep: Problem = {
-  path: '',
-  value: null,
-  message: `lists and objects lie more than ${LIMITS.depth} deep within each other; a design needs ten`,
-}
-const tooMany: Problem = {
-  path: '',
-  value: null,
-  message: `more than ${LIMITS.values.toLocaleString('en-GB').replaceAll(',', ' ')} values; no sound document has so many`,
+
+/** Where the text that begins at a quote ends; -1 where it does not. */
+function endOfText(source: Uint8Array | string, from: number, byteAt: (i: number) => number): number {
+  for (let end = from; ;) {
+    end = typeof source === 'string' ? source.indexOf('"', end + 1) : source.indexOf(QUOTE, end + 1)
+    if (end < 0) return -1
+    let escapes = 0
+    while (byteAt(end - 1 - escapes) === BACKSLASH) escapes++
+    if (escapes % 2 === 0) return end
+  }
 }
 
+const spaced = (count: number): string => count.toLocaleString('en-GB').replaceAll(',', ' ')
+const excess = (message: string): Problem => ({ path: '', value: null, message })
+const tooLong = excess(`a list of more than ${spaced(LIMITS.entries)} entries; the longest of a design has 8760`)
+const tooWide = excess(`an object of more than ${LIMITS.fields} fields; no part of a design has so many`)
+const tooDeep = excess(`lists and objects lie more than ${LIMITS.depth} deep within each other; a design needs ten`)
+const tooMany = excess(`more than ${spaced(LIMITS.values)} values; no sound document has so many`)
+
 /**
- * What of a parsed value no schema should be asked about: forbidden keys, objects of hundreds of fields, nesting.
+ * What of a parsed value no schema should be asked about: forbidden keys, objects of hundreds of fields, nesting, texts
+ * far too long.
  *
+ * @param mostText letters of one text
  * @returns the first such problem at its place, or null
  */
-export function structureProblem(value: unknown, path: readonly string[] = []): Problem | null {
-  if (typeof value !== 'object' || value === null) return null
+export function structureProblem(value: unknown, path: readonly string[] = [], mostText = Infinity): Problem | null {
   const at = (message: string, ...more: string[]): Problem => ({
     path: [...path, ...more].join('.'),
     value: null,
     message,
   })
-  if (path.length > LIMITS.depth) return { ...tooDeep, path: path.slice(0, 4).join('.') }
+  if (typeof value === 'string' && value.length > mostText)
+    return at(`a text of ${spaced(value.length)} letters; at most ${spaced(mostText)}`)
+  if (typeof value !== 'object' || value === null) return null
   const keys = Object.keys(value)
+  if (path.length > LIMITS.depth) return { ...tooDeep, path: path.slice(0, 4).join('.') }
   if (!Array.isArray(value)) {
     if (keys.length > LIMITS.fields) return at(`an object of ${keys.length} fields; at most ${LIMITS.fields}`)
     const forbidden = keys.find((key) => FORBIDDEN.has(key))
@@ -70,8 +86,8 @@ export function structureProblem(value: unknown, path: readonly string[] = []): 
   }
   for (const key of keys) {
     const inner = (value as Record<string, unknown>)[key]
-    if (typeof inner !== 'object' || inner === null) continue
-    const problem = structureProblem(inner, [...path, key])
+    if (typeof inner !== 'object' && typeof inner !== 'string') continue
+    const problem = structureProblem(inner, [...path, key], mostText)
     if (problem) return problem
   }
   return null

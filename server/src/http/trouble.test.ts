@@ -221,12 +221,13 @@ describe('documents that are too much', () => {
   const bad = (change: object) => ({ ...larkspurBench(), ...change })
 
   it('400 000 empty loads and 10 000 of them are refused by their number', async () => {
-    for (const count of [10_000, 340_000])
-      expect((await refused(bad({ loads: Array(count).fill({}) })))[0]).toMatchObject({
-        path: 'loads',
-        message: `loads has ${count.toLocaleString('en-GB').replaceAll(',', ' ')} entries; at most 500`,
-      })
-    expect((await refused(bad({ loads: Array(800_000).fill({}) })))[0].message).toContain('values')
+    expect((await refused(bad({ loads: Array(10_000).fill({}) })))[0]).toMatchObject({
+      path: 'loads',
+      message: 'loads has 10 000 entries; at most 500',
+    })
+    expect((await refused(bad({ loads: Array(400_000).fill({}) })))[0].message).toContain('20 000 entries')
+    const wide = Array(19_000).fill(Array(60).fill(0))
+    expect((await refused(bad({ notes: wide })))[0].message).toContain('values')
   })
 
   it('deep nesting, forbidden and unknown keys, and thousands of fields are named', async () => {
@@ -236,7 +237,7 @@ describe('documents that are too much', () => {
     expect((await refused(bad({ constructor: 1 })))[0].path).toBe('constructor')
     expect((await refused(bad({ colour: 1 })))[0]).toMatchObject({ path: 'colour' })
     const many = Object.fromEntries(Array.from({ length: 5000 }, (_, i) => [`k${i}`, i]))
-    expect((await refused(bad({ place: many })))[0].message).toContain('5000 fields')
+    expect((await refused(bad({ place: many })))[0].message).toContain('400 fields')
   })
 
   it('problems are told fifty at most', async () => {
