@@ -69,7 +69,6 @@ function post(base, body) {
 
 /** @returns for each hostile document its status and the longest that another request waited meanwhile, ms */
 export async function hostile(base) {
-  const { hostname, port } = new URL(base())
   const found = []
   for (const [name, body] of Object.entries(hostileDocuments())) {
     const stop = await pulse(base())

@@ -10,8 +10,16 @@ const summary = (times, failed) => {
   return { requests: sorted.length, failed, p50Ms: p50, p99Ms: p99 }
 }
 
+/** A server that has just been started is slow for its first seconds; they are not counted. */
+const WARM_S = 4
+
 /** So many calls a second, begun evenly whether the earlier ones have ended or not. */
 async function steadily(perSecond, seconds, one) {
+  await calls(perSecond / 2, WARM_S, one)
+  return calls(perSecond, seconds, one)
+}
+
+async function calls(perSecond, seconds, one) {
   const times = []
   let failed = 0
   const running = []

@@ -49,11 +49,12 @@ export function createApp({ db, answers, logger, webFolder }: AppOptions): Expre
       },
     }),
   )
-  app.use(compression({ level: 1 }))
   app.use('/api', notTooOften(), onlyOwnWrites)
   app.use('/api/weather', jsonUpTo(LIMITS.weatherBytes))
   app.use('/api', jsonUpTo(LIMITS.bodyBytes), apiRoutes(db, answers), unknownRoute)
   if (webFolder && existsSync(webFolder)) {
+    // on loopback the way is short and packing is what takes time: answers of the API go as they are
+    app.use(compression())
     app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
     app.use(express.static(webFolder, { index: false }))
     app.get('/{*path}', (_request, response) => {

@@ -66,6 +66,14 @@ export async function readDesign(db: Database, id: string): Promise<StoredDesign
   return row ? { ...toEntry(row), document: upToDate(row.document) } : null
 }
 
+export async function hasDesign(db: Database, id: string): Promise<boolean> {
+  const rows = await db
+    .select({ id: design.id })
+    .from(design)
+    .where(and(eq(design.id, id), isNull(design.deletedAt)))
+  return rows.length > 0
+}
+
 /** Stores a new design, in a family of its own unless one is named. */
 export async function createDesign(
   db: Database,

@@ -73,7 +73,7 @@ export function apiRoutes(db: Database, answers: () => Promise<boolean>): Router
   })
 
   router.get('/designs/:id/history', async (request, response) => {
-    const { id } = await existing(db, request)
+    const id = await existingId(db, request)
     response.json(await designs.historyOf(db, id))
   })
 
@@ -84,12 +84,12 @@ export function apiRoutes(db: Database, answers: () => Promise<boolean>): Router
   })
 
   router.get('/designs/:id/readings', async (request, response) => {
-    const { id } = await existing(db, request)
+    const id = await existingId(db, request)
     response.json(await shelf.listReadings(db, id))
   })
 
   router.post('/designs/:id/readings', async (request, response) => {
-    const { id } = await existing(db, request)
+    const id = await existingId(db, request)
     const reading = requireBody<Reading>(readingSchema, request.body)
     const problems = readingProblems(reading)
     if (problems.length > 0) throw badRequest(problems)
@@ -160,6 +160,13 @@ async function existing(db: Database, request: Request) {
   const found = await designs.readDesign(db, idOf(request))
   if (!found) throw notFound('this design')
   return found
+}
+
+/** As {@link existing}, without reading the document. */
+async function existingId(db: Database, request: Request): Promise<string> {
+  const id = idOf(request)
+  if (!(await designs.hasDesign(db, id))) throw notFound('this design')
+  return id
 }
 
 async function sound(value: unknown) {
