@@ -2,20 +2,18 @@ import { arrayRatedW, modulesForDay, SYSTEM_FACTOR } from '../array/power.ts'
 import { coldVoltage, hottestCellC, hotVoltage } from '../array/voltage.ts'
 import type { Design } from '../design/types.ts'
 import { MONTH_NAMES } from '../sun/calendar.ts'
-import { monthlyPlane } from '../sun/monthly.ts'
 import { climateOf } from '../weather/ruling.ts'
-import { surfaceOf } from '../winter/engine.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
-import { sunYearOf } from './sunYearOf.ts'
+import { sunHoursOf } from './sunHoursOf.ts'
 
 export function deriveArrays(design: Design): DerivedArray[] {
-  const { place, schools } = design
-  const sun = sunYearOf(place)
-  return design.arrays.map((array) => {
+  const { place } = design
+  const sun = sunHoursOf(design)
+  return design.arrays.map((array, i) => {
     const { module, inSeries, inParallel } = array
     const string = { inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC: place.recordLowC }
-    const sunHours = monthlyPlane(sun, climateOf(place).monthly, surfaceOf(place, array, schools.skyModel))
+    const sunHours = [...sun[i]]
     return {
       id: array.id,
       ratedW: arrayRatedW(array),

@@ -67,18 +67,25 @@ const totalRunning = (loads: readonly Load[]) => loads.reduce((sum, load) => sum
 
 function worstHour(loads: readonly Load[]): number {
   let worst = 0
-  for (let month = 0; month < 12; month++)
-    for (let hour = 0; hour < 24; hour++) {
-      let mean = 0
-      let missing = 0
-      for (const load of loads) {
-        const used = useEnergy(load, month) * normalShape(load)[hour]
-        const average = used + standbyEnergy(load, month) / 24
-        const full = used > 0 ? load.runningW : 0
-        mean += Math.min(average, load.runningW * load.quantity || average)
-        missing = Math.max(missing, full - Math.min(average, full))
+  const shapes = loads.map(normalShape)
+  const mean = new Float64Array(24)
+  const missing = new Float64Array(24)
+  for (let month = 0; month < 12; month++) {
+    mean.fill(0)
+    missing.fill(0)
+    loads.forEach((load, i) => {
+      const use = useEnergy(load, month)
+      const standbyW = standbyEnergy(load, month) / 24
+      const { runningW } = load
+      for (let hour = 0; hour < 24; hour++) {
+        const used = use * shapes[i][hour]
+        const average = used + standbyW
+        const full = used > 0 ? runningW : 0
+        mean[hour] += Math.min(average, runningW * load.quantity || average)
+        missing[hour] = Math.max(missing[hour], full - Math.min(average, full))
       }
-      worst = Math.max(worst, mean + missing)
-    }
+    })
+    for (let hour = 0; hour < 24; hour++) worst = Math.max(worst, mean[hour] + missing[hour])
+  }
   return worst
 }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import Sortable from 'sortablejs'
 import { legChoices, nextId, serviceOf, type Leg, type Load } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import LoadBulk from './LoadBulk.vue'
 import LoadRow from './LoadRow.vue'
+import { useLongTable } from './useLongTable.ts'
 
 const props = defineProps<{ byRoom: boolean }>()
 const design = useDesign()
@@ -13,8 +14,10 @@ const prefs = usePrefs()
 const loads = computed(() => design.document!.loads)
 const opened = ref('')
 const LEG_WORDS: Partial<Record<Leg, string>> = { AB: '240', ABC: 'all 3' }
+/** the same list as long as the service is the same, so that an edit of one load draws one row */
+const service = computed(() => serviceOf(design.document!.inverter))
 const legs = computed<{ value: Leg; label: string }[]>(() =>
-  legChoices(serviceOf(design.document!.inverter)).map((value) => ({ value, label: LEG_WORDS[value] ?? value })),
+  legChoices(service.value).map((value) => ({ value, label: LEG_WORDS[value] ?? value })),
 )
 
 /** Rows as they stand: in the order of the list, or room by room with what each room draws. */
@@ -31,6 +34,16 @@ const groups = computed(() => {
       rows: list,
     }))
 })
+
+/** The rows as they follow each other, rooms between them. */
+const lines = computed(() =>
+  groups.value.flatMap(({ room, wh, rows }) => [
+    ...(props.byRoom ? [{ key: `room ${room}`, room, wh, row: null }] : []),
+    ...rows.map((row) => ({ key: row.load.id, room, wh, row })),
+  ]),
+)
+const scroll = shallowRef<HTMLElement>()
+const long = useLongTable(scroll, lines)
 
 const selected = ref<ReadonlySet<string>>(new Set())
 let lastSelected = ''
@@ -81,8 +94,9 @@ onMounted(() => {
     onEnd: ({ item, from, oldDraggableIndex, newDraggableIndex }) => {
       // the rows belong to the list: put the dragged one back and let the list move it
       const rows = [...from.querySelectorAll('tbody.load')].filter((row) => row !== item)
-      from.insertBefore(item, rows[oldDraggableIndex!] ?? from.querySelector('tbody.own'))
-      move(oldDraggableIndex!, newDraggableIndex!)
+      from.insertBefore(item, rows[oldDraggableIndex!] ?? from.querySelector('tbody.below, tbody.own'))
+      const first = long.shown.value[0]?.line.row?.index ?? 0
+      move(first + oldDraggableIndex!, first + newDraggableIndex!)
     },
   })
 })
@@ -101,7 +115,7 @@ const ownWh = computed(() =>
 <template>
   <p v-if="design.problemAt.get('loads')" class="error" role="alert">{{ design.problemAt.get('loads') }}</p>
   <LoadBulk v-if="selected.size > 0" :selected="selected" :legs="legs" @clear="selected = new Set()" />
-  <div class="scroll">
+  <div ref="scroll" class="scroll">
     <table ref="table" class="sheet">
       <thead>
         <tr>
@@ -119,30 +133,37 @@ const ownWh = computed(() =>
           <th />
         </tr>
       </thead>
-      <template v-for="group in groups" :key="group.room">
-        <tbody v-if="byRoom" class="room">
+      <tbody v-if="long.above.value > 0" aria-hidden="true">
+        <tr :style="{ height: `${long.above.value}px` }" />
+      </tbody>
+      <template v-for="{ line, at } in long.shown.value" :key="line.key">
+        <tbody v-if="!line.row" class="room">
           <tr>
-            <td colspan="8">{{ group.room || 'No room named' }}</td>
-            <td class="n">{{ prefs.show(group.wh, 'Wh') }}</td>
+            <td colspan="8">{{ line.room || 'No room named' }}</td>
+            <td class="n">{{ prefs.show(line.wh, 'Wh') }}</td>
             <td />
           </tr>
         </tbody>
         <LoadRow
-          v-for="{ load, index } in group.rows"
-          :key="load.id"
-          :load="load"
-          :index="index"
+          v-else
+          :ref="opened === line.row.load.id ? long.measure : undefined"
+          :data-index="at"
+          :load="line.row.load"
+          :index="line.row.index"
           :legs="legs"
-          :opened="opened === load.id"
-          :selected="selected.has(load.id)"
+          :opened="opened === line.row.load.id"
+          :selected="selected.has(line.row.load.id)"
           :fixed="byRoom"
-          @open="opened = opened === load.id ? '' : load.id"
-          @select="select(load.id, $event)"
-          @copy="copy(load, index)"
-          @remove="design.edit(`remove ${load.name}`, (d) => d.loads.splice(index, 1))"
-          @move="move(index, index + $event)"
+          @open="opened = opened === line.row.load.id ? '' : line.row.load.id"
+          @select="select(line.row.load.id, $event)"
+          @copy="copy(line.row.load, line.row.index)"
+          @remove="design.edit(`remove ${line.row.load.name}`, (d) => d.loads.splice(line.row!.index, 1))"
+          @move="move(line.row.index, line.row.index + $event)"
         />
       </template>
+      <tbody v-if="long.below.value > 0" class="below" aria-hidden="true">
+        <tr :style="{ height: `${long.below.value}px` }" />
+      </tbody>
       <tbody class="own">
         <tr v-if="design.derived">
           <td />

@@ -1,0 +1,90 @@
+import { larkspurBench, type Design } from '@ambrel/core'
+import { openBrowser, openPage } from './browser.ts'
+import { becomes, fieldAt, rail } from './pages.ts'
+import { startApplication } from './server.ts'
+
+/** `tsx e2e/src/large.ts`: how long a design of 500 loads and 60 arrays takes to open, and an edit of it to show. */
+const LOADS = 500
+const ARRAYS = 60
+const EDITS = 12
+
+export function largeDesign(): Design {
+  const design = larkspurBench()
+  const { loads, arrays, controllers } = design
+  design.name = 'Large'
+  design.loads = Array.from({ length: LOADS }, (_, i) => ({
+    ...structuredClone(loads[i % loads.length]),
+    id: `load-${i + 1}`,
+    name: `${loads[i % loads.length].name} ${i + 1}`,
+    runningW: 2 + (i % 5),
+    startKind: 'none',
+    basis: 'rated',
+  }))
+  design.controllers = Array.from({ length: ARRAYS }, (_, i) => ({ ...controllers[0], id: `controller-${i + 1}` }))
+  design.arrays = Array.from({ length: ARRAYS }, (_, i) => ({
+    ...structuredClone(arrays[0]),
+    id: `array-${i + 1}`,
+    name: `Field ${i + 1}`,
+    controllerId: `controller-${i + 1}`,
+  }))
+  return design
+}
+
+const median = (values: number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]
+
+const application = await startApplication()
+const browser = await openBrowser()
+try {
+  const made = await fetch(`${application.base}/api/designs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: application.base },
+    body: JSON.stringify(largeDesign()),
+  })
+  const { id } = (await made.json()) as { id: string }
+  const opened: number[] = []
+  for (let i = 0; i < 5; i++) {
+    const { page } = await openPage(browser)
+    const began = performance.now()
+    await page.goto(`${application.base}/design/${id}/loads`)
+    await fieldAt(page, 'loads.0.runningW').waitFor()
+    await page.locator('.rail [data-step=cost] small', { hasText: /\d/ }).waitFor()
+    opened.push(performance.now() - began)
+    await page.close()
+  }
+  const { page } = await openPage(browser)
+  // the compiler marks functions by a name that the page does not know
+  await page.addInitScript('globalThis.__name = (each) => each')
+  await page.goto(`${application.base}/design/${id}/loads`)
+  await fieldAt(page, 'loads.0.runningW').waitFor()
+  await page.locator('footer.strip .bar').first().waitFor()
+  const edits: number[] = []
+  for (let i = 0; i < EDITS; i++) {
+    const before = await rail(page, 'loads')
+    const took = await page.evaluate(
+      ([path, value]) =>
+        new Promise<number>((resolve) => {
+          const field = document.querySelector<HTMLInputElement>(`[data-path="${path}"]`)!
+          const figure = document.querySelector('.rail [data-step=loads] small')!
+          const was = figure.textContent
+          const began = performance.now()
+          const look = () =>
+            figure.textContent !== was
+              ? requestAnimationFrame(() => resolve(performance.now() - began))
+              : requestAnimationFrame(look)
+          field.value = value
+          field.dispatchEvent(new Event('input', { bubbles: true }))
+          field.dispatchEvent(new Event('change', { bubbles: true }))
+          look()
+        }),
+      ['loads.0.runningW', String(4000 + 900 * i)] as const,
+    )
+    edits.push(took)
+    await becomes(async () => String((await rail(page, 'loads')) !== before), 'true')
+    await page.waitForTimeout(600)
+  }
+  const told = { loads: LOADS, arrays: ARRAYS, openMs: Math.round(median(opened)), editMs: Math.round(median(edits)) }
+  process.stdout.write(`${JSON.stringify(told)}\n`)
+} finally {
+  await browser.close()
+  await application.stop()
+}
