@@ -7,6 +7,9 @@ import { Cluster, findPostgres } from './postgres.mjs'
 import { prepare, ROOT } from './prepare.mjs'
 import { main, say } from './say.mjs'
 
+/** A machine that is shared may be so many times slower than a quiet one; no test is to fail by it. */
+const SLOWNESS = '6'
+
 /** Runs one part of the tests and says how it went. */
 function part(name, command, args, env = {}) {
   const began = Date.now()
@@ -42,7 +45,10 @@ await main(async () => {
   const cluster = findPostgres() ? new Cluster(scratch, { throwaway: true }) : null
   const counts = { passed: 0, failed: 0 }
   try {
-    const env = { AMBREL_TEST_SERVER: cluster ? await cluster.start() : process.env.DATABASE_URL }
+    const env = {
+      AMBREL_SLOWNESS: process.env.AMBREL_SLOWNESS ?? SLOWNESS,
+      AMBREL_TEST_SERVER: cluster ? await cluster.start() : process.env.DATABASE_URL,
+    }
     // the browser has the machine to itself, so that its waits mean the same everywhere
     good.push(vitest('unit and server tests', ['core', 'server', 'scripts', 'web'], env, counts))
     good.push(vitest('browser tests', ['browser'], env, counts))

@@ -16,7 +16,7 @@ export function openBrowser(): Promise<Browser> {
 }
 
 /** How many times slower than a quiet machine this one may be; continuous integration sets it. */
-const SLOWNESS = Number(process.env.AMBREL_SLOWNESS ?? 4)
+const SLOWNESS = Number(process.env.AMBREL_SLOWNESS ?? 1)
 
 /** A wait ends by what the page shows; one that would never ends after fifteen seconds of a quiet machine. */
 export const PATIENCE_MS = 15_000 * SLOWNESS

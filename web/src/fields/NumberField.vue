@@ -36,7 +36,9 @@ const shown = computed(() => write(entry.value.value))
 const mistake = ref('')
 watch(shown, () => (mistake.value = ''))
 const rules = computed(() =>
-  entry.waits.value ? `; ${write(props.modelValue) || 'nothing'} ${shownUnit.value.unit} goes on ruling` : '',
+  entry.waits.value && props.labelled
+    ? `; ${write(props.modelValue) || 'nothing'} ${shownUnit.value.unit} goes on ruling`
+    : '',
 )
 const error = computed(
   () => mistake.value || props.problem || (entry.problem.value ? entry.problem.value + rules.value : ''),

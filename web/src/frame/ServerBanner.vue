@@ -26,8 +26,10 @@ const trouble = computed(() => {
 .banner {
   position: fixed;
   z-index: 30;
-  top: 50px;
+  bottom: 114px;
   left: 50%;
+  width: max-content;
+  max-width: 90vw;
   padding: 6px 14px;
   border: 1px solid var(--clay);
   border-radius: 4px;

@@ -45,7 +45,9 @@ async function drop(aside: Aside): Promise<void> {
     <h3>Edits kept in this browser</h3>
     <ul>
       <li v-for="each in waiting" :key="each.design" data-waiting>
-        <RouterLink :to="{ name: 'design', params: { id: each.design, step: 'place' } }">{{ each.name }}</RouterLink>
+        <RouterLink class="link" :to="{ name: 'design', params: { id: each.design, step: 'place' } }">{{
+          each.name
+        }}</RouterLink>
         <span class="quiet">{{ WHY[each.why] }}</span>
       </li>
       <li v-for="aside in asides" :key="aside.key" data-aside>
