@@ -23,6 +23,8 @@ const SYSTEM_WORDS = {
   EROFS: 'it lies on a file system that is read-only',
   ENOSPC: 'the disk is full',
   EDQUOT: 'the disk quota is used up',
+  ENOENT: 'it is not there and cannot be made',
+  ENOTDIR: 'a file stands where a folder is wanted',
 }
 
 /** Runs a script's main function; a {@link Stop} becomes one plain line and its exit code, so does what the system refuses. */

@@ -11,7 +11,15 @@ import {
   type HourlySeries,
 } from '@ambrel/core'
 import { clockAt } from './timeZone.ts'
-import { inspectWeather, readWeather, toCsv, type Inspected, type ReadWeather } from './weatherFile.ts'
+import {
+  inspectWeather,
+  readWeather,
+  toCsv,
+  type Inspected,
+  type ReadWeather,
+  countLines,
+  parseTable,
+} from './weatherFile.ts'
 
 const valley = { latitudeDeg: 48.2, longitudeDeg: -115.4, utcOffsetH: -7 }
 const sun = sunYear(valley)
@@ -499,3 +507,26 @@ function utf16(text: string): Uint8Array {
 }
 
 const latin = (text: string) => Uint8Array.from(text, (char) => char.charCodeAt(0))
+
+describe('tables for a spreadsheet', () => {
+  it.each(['=1+2', '@SUM(A1)', '+cmd|calc', '-2+3', '\tx', "'=quoted", "''@twice", '=HYPERLINK("x";"y")'])(
+    'hold no formula: %s goes out as text and comes back as it was',
+    (cell) => {
+      const csv = toCsv([['name', cell]])
+      expect(csv).toContain("'")
+      expect(parseTable(csv)[0]).toEqual(['name', cell])
+    },
+  )
+
+  it('leave numbers and plain words as they are', () => {
+    const row = ['-5', '+3.2', '-1e3', '1,5', 'Freezer', "it's", "'tis"]
+    expect(toCsv([row]).trim()).toBe('-5,+3.2,-1e3,"1,5",Freezer,it\'s,\'tis')
+    expect(parseTable(toCsv([row]))[0]).toEqual(row)
+  })
+
+  it('count their lines without being read', () => {
+    expect(countLines('a\n\nb\r\n  \nc')).toBe(3)
+    expect(countLines('x\n'.repeat(500_000))).toBe(500_000)
+    expect(countLines('')).toBe(0)
+  })
+})

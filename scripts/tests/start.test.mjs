@@ -130,6 +130,15 @@ describe('a start that cannot be', () => {
     expect(run.said).not.toMatch(/\n\s+at /)
   })
 
+  it('where nothing may be written says which place', async () => {
+    const file = join(home, 'a-file')
+    writeFileSync(file, '')
+    const run = start({ AMBREL_HOME: join(file, 'home') })
+    expect(await run.ended).toBe(4)
+    expect(run.said).toMatch(/^ambrel: .*a-file.*: a file stands where a folder is wanted/m)
+    expect(run.said).not.toMatch(/\n\s+at /)
+  })
+
   it('on a port that is taken stays away from it and says so', async () => {
     const taken = createServer().listen(port, '127.0.0.1')
     await new Promise((resolve) => taken.once('listening', resolve))

@@ -1,6 +1,13 @@
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import pino from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { larkspurBench, newSource, type Design } from '@ambrel/core'
 import type { ApiError, DesignEntry, StoredDesign } from '@ambrel/contract'
+import { createApp } from '../app.ts'
 import { TestServer } from './testServer.ts'
 
 let server: TestServer
@@ -107,5 +114,22 @@ describe('a new design and a weather file', () => {
     expect(body.filter(({ name }) => name === 'Hostile')).toHaveLength(1)
     const now = (await server.call<StoredDesign>('GET', `/designs/${stored.id}`)).body
     expect(now).toEqual(stored)
+  })
+})
+
+describe('the files of the page', () => {
+  it('one that is not there is told without a path of this machine', async () => {
+    const webFolder = mkdtempSync(join(tmpdir(), 'ambrel-web-'))
+    mkdirSync(join(webFolder, 'assets'))
+    const http = createServer(
+      createApp({ db: server.db, answers: () => Promise.resolve(true), logger: pino({ level: 'silent' }), webFolder }),
+    )
+    await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
+    const { port } = http.address() as AddressInfo
+    const answer = await fetch(`http://127.0.0.1:${port}/assets/nothing.js`)
+    expect(answer.status).toBe(404)
+    expect(await answer.json()).toEqual({ error: 'there is no GET /assets/nothing.js' })
+    http.close()
+    rmSync(webFolder, { recursive: true })
   })
 })
