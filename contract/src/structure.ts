@@ -69,6 +69,11 @@ const tooMany = excess(`more than ${spaced(LIMITS.values)} values; no sound docu
  * @returns the first such problem at its place, or null
  */
 export function structureProblem(value: unknown, path: readonly string[] = [], mostText = Infinity): Problem | null {
+  return walked(value, [...path], mostText)
+}
+
+/** @param path grows and shrinks on the way; a copy a step would cost more than the rest */
+function walked(value: unknown, path: string[], mostText: number): Problem | null {
   const at = (message: string, ...more: string[]): Problem => ({
     path: [...path, ...more].join('.'),
     value: null,
@@ -77,8 +82,8 @@ export function structureProblem(value: unknown, path: readonly string[] = [], m
   if (typeof value === 'string' && value.length > mostText)
     return at(`a text of ${spaced(value.length)} letters; at most ${spaced(mostText)}`)
   if (typeof value !== 'object' || value === null) return null
-  const keys = Object.keys(value)
   if (path.length > LIMITS.depth) return { ...tooDeep, path: path.slice(0, 4).join('.') }
+  const keys = Object.keys(value)
   if (!Array.isArray(value)) {
     if (keys.length > LIMITS.fields) return at(`an object of ${keys.length} fields; at most ${LIMITS.fields}`)
     const forbidden = keys.find((key) => FORBIDDEN.has(key))
@@ -87,8 +92,10 @@ export function structureProblem(value: unknown, path: readonly string[] = [], m
   for (const key of keys) {
     const inner = (value as Record<string, unknown>)[key]
     if (typeof inner !== 'object' && typeof inner !== 'string') continue
-    const problem = structureProblem(inner, [...path, key], mostText)
+    path.push(key)
+    const problem = walked(inner, path, mostText)
     if (problem) return problem
+    path.pop()
   }
   return null
 }

@@ -5,7 +5,7 @@ import pg from 'pg'
 import type { Logger } from 'pino'
 import * as schema from './schema.ts'
 
-export type Database = NodePgDatabase<typeof schema>
+export type Database = NodePgDatabase<typeof schema> & { $client: pg.Pool }
 
 const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url))
 const MOST_CONNECTIONS = 12

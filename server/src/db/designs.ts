@@ -3,6 +3,7 @@ import { migrate, type Design } from '@ambrel/core'
 import type { DesignEntry, HistoryEntry, StoredDesign } from '@ambrel/contract'
 import type { Database } from './database.ts'
 import { design, designHistory, job } from './schema.ts'
+import { inTransaction } from './transaction.ts'
 
 /** Versions of a design that are kept. */
 const HISTORY_KEPT = 100
@@ -80,7 +81,7 @@ export async function createDesign(
   document: Design,
   place: { id?: string; familyId?: string } = {},
 ): Promise<StoredDesign> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     const familyId = place.familyId ?? sql`gen_random_uuid()`
     const [row] = await tx
       .insert(design)
@@ -101,7 +102,7 @@ export async function saveDesign(
   version: number,
   document: Design,
 ): Promise<DesignEntry | null> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     const [row] = await tx
       .update(design)
       .set({ ...named(document), version: sql`${design.version} + 1`, updatedAt: sql`clock_timestamp()` })
@@ -150,7 +151,7 @@ export async function setDeleted(db: Database, id: string, deleted: boolean): Pr
  * @returns how many
  */
 export async function emptyOldBin(db: Database): Promise<number> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     const last = await tx
       .select({ ahead: sql<boolean>`${job.at} > clock_timestamp()` })
       .from(job)

@@ -57,6 +57,19 @@ describe('a database that goes away', () => {
     await until(async () => (await call('GET', `/designs/${id}`)).status === 200)
   })
 
+  it('saves whose connection is ended again and again leave none behind', async () => {
+    const { document } = await created()
+    for (let i = 0; i < 12; i++) {
+      const busy = Promise.all(Array.from({ length: 10 }, () => call('POST', '/designs', document)))
+      await server.onServer(
+        `select pg_terminate_backend(pid) from pg_stat_activity where datname = '${server.database}' and pid <> pg_backend_pid()`,
+      )
+      for (const { status } of await busy) expect([201, 503]).toContain(status)
+    }
+    const after = await Promise.all(Array.from({ length: 30 }, () => call('POST', '/designs', document)))
+    expect(after.map(({ status }) => status).filter((status) => status !== 201)).toEqual([])
+  })
+
   it('is told with 503 and when to come back, and nothing is half done', async () => {
     const { id, document } = await created()
     line.cut()
@@ -73,13 +86,19 @@ describe('a database that goes away', () => {
   })
 
   it('that is frozen is told too, by a request and by the pulse, and all is well when it thaws', async () => {
-    const { id } = await created()
+    const { id, document } = await created()
+    // the connections of the pool are all there when it freezes, and taken by writes that cannot begin
+    await Promise.all(Array.from({ length: 12 }, () => call('GET', `/designs/${id}`)))
     line.freeze()
+    const writes = Promise.all(Array.from({ length: 14 }, () => call('POST', '/designs', document)))
     await until(async () => (await call('GET', '/health')).status === 503)
     expect((await call('GET', `/designs/${id}`)).status).toBe(503)
+    expect(new Set((await writes).map(({ status }) => status))).toEqual(new Set([503]))
     line.thaw()
     await until(async () => (await call('GET', '/health')).status === 200)
     await until(async () => (await call('GET', `/designs/${id}`)).status === 200)
+    const after = await Promise.all(Array.from({ length: 30 }, () => call('POST', '/designs', document)))
+    expect(after.map(({ status }) => status).filter((status) => status !== 201)).toEqual([])
   })
 
   it('a failed query is logged without the document', async () => {
