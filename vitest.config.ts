@@ -21,7 +21,14 @@ export default defineConfig({
           hookTimeout: PATIENCE_MS,
         },
       },
-      { test: { name: 'scripts', include: ['scripts/**/*.test.mjs'], testTimeout: PATIENCE_MS } },
+      {
+        test: {
+          name: 'scripts',
+          include: ['scripts/**/*.test.mjs'],
+          testTimeout: 3 * PATIENCE_MS,
+          hookTimeout: PATIENCE_MS,
+        },
+      },
       {
         extends: './web/vite.config.ts',
         test: {

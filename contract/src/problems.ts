@@ -106,7 +106,7 @@ const SLICE_MS = 12
  *
  * @param budgetMs time after which it gives up
  */
-export async function checkDesignInSlices(value: unknown, budgetMs = 4000): Promise<Checked> {
+export async function checkDesignInSlices(value: unknown, budgetMs = 20_000): Promise<Checked> {
   const began = performance.now()
   let slice = began
   const check = checking(value)
