@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, type Ref, type ShallowRef } from 'vue'
 import { sameDocument, type DesignEntry, type StoredDesign } from '@ambrel/contract'
 import type { Design } from '@ambrel/core'
-import { ApiRefusal, Unreachable } from '../stores/api.ts'
+import { ApiRefusal } from '../stores/api.ts'
 import { deliver, type Delivery } from './deliver.ts'
 import { drafts } from './drafts.ts'
 import { tell, thisTab } from './tabs.ts'
@@ -145,8 +145,8 @@ export function useSaver({ id, document, entered, stored }: Open) {
   }
 
   function failed(error: unknown): void {
+    // whatever else went wrong is tried again too: a save that is given up in silence is an edit that vanishes
     const no = error instanceof ApiRefusal && error.status < 500
-    if (!no && !(error instanceof Unreachable) && !(error instanceof ApiRefusal)) throw error
     state.value = no ? 'refused' : 'offline'
     refusal.value = no ? (error.problems[0]?.message ?? error.message) : ''
     const pause = RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]

@@ -156,6 +156,18 @@ describe('saving', () => {
     expect(serverWatts()).toBe(77)
   })
 
+  it('goes on after an answer that nobody can make sense of', async () => {
+    const design = await opened()
+    vi.stubGlobal('fetch', () => Promise.resolve({ status: 200, ok: true }))
+    setWatts(design, 78)
+    await settle()
+    expect(design.saveState).toBe('offline')
+    vi.stubGlobal('fetch', server.fetch)
+    await settle(6000)
+    expect(design.saveState).toBe('saved')
+    expect(serverWatts()).toBe(78)
+  })
+
   it('an edit during a save is saved after it', async () => {
     const design = await opened()
     setWatts(design, 50)
