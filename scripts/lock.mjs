@@ -1,4 +1,4 @@
-import { linkSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { linkSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { commandOf, lives } from './process.mjs'
 import { RUNNING, Stop } from './say.mjs'
@@ -34,8 +34,8 @@ export function take(home) {
     if (pid && !lives(Number(pid))) rmSync(join(home, name), { force: true })
   }
   const mine = `${file}.${process.pid}`
-  const write = (address, server) => writeFileSync(mine, JSON.stringify({ pid: process.pid, address, server }))
-  write(null)
+  const told = (address, server) => JSON.stringify({ pid: process.pid, address, server })
+  writeFileSync(mine, told(null))
   try {
     for (let tried = 0; ; tried++) {
       try {
@@ -54,13 +54,15 @@ export function take(home) {
         rmSync(file, { force: true })
       }
     }
-  } catch (error) {
+  } finally {
     rmSync(mine, { force: true })
-    throw error
   }
-  // the link and the file are one: what is written to either is read at both
   return {
-    at: write,
+    // moved into its place whole: whoever reads it meanwhile must not take half a file for none
+    at: (address, server) => {
+      writeFileSync(mine, told(address, server))
+      renameSync(mine, file)
+    },
     letGo: () => {
       rmSync(mine, { force: true })
       if (read(file)?.pid === process.pid) rmSync(file, { force: true })

@@ -141,7 +141,7 @@ describe('a start that cannot be', () => {
 
   it('on a port that is taken stays away from it and says so', async () => {
     const taken = createServer().listen(port, '127.0.0.1')
-    await new Promise((resolve) => taken.once('listening', resolve))
+    await new Promise((resolve, reject) => taken.once('listening', resolve).once('error', reject))
     const run = start()
     expect(await run.ended).toBe(6)
     expect(run.said).toContain(`port ${port} is taken by something else`)
