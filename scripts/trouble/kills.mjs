@@ -17,6 +17,9 @@ async function killing(ground, times, blow) {
   const clients = await saving(ground.base, CLIENTS)
   let failed = 0
   for (let i = 0; i < times; i++) {
+    // a blow at nothing shows nothing: saves are being acknowledged when it falls
+    const before = clients.acknowledged()
+    await until(() => clients.acknowledged() > before, 60_000)
     await pause(100 + 500 * Math.random())
     if (!(await blow())) failed++
     if ((await well(ground.base)) === null) failed++
