@@ -1,5 +1,5 @@
 import type Joi from 'joi'
-import { invariantProblems, migrate, type Design, type Problem } from '@ambrel/core'
+import { decimal, invariantProblems, migrate, type Design, type Problem } from '@ambrel/core'
 import { LISTS, SECTIONS } from './design.ts'
 import { LIMITS } from './limits.ts'
 import { excessOf, structureProblem } from './structure.ts'
@@ -63,7 +63,7 @@ function sentence({ type, context, message }: Joi.ValidationErrorItem, path: rea
 }
 
 const tooLong = (field: string, entries: number, most: number): string =>
-  `${field} has ${entries.toLocaleString('en-GB').replaceAll(',', ' ')} entries; at most ${most}`
+  `${field} has ${decimal(entries, 0)} entries; at most ${most}`
 
 const SHOWN = 60
 

@@ -1,4 +1,4 @@
-import type { Problem } from '@ambrel/core'
+import { decimal, type Problem } from '@ambrel/core'
 import { LIMITS } from './limits.ts'
 
 /** Keys that would change what an object is rather than what it holds. */
@@ -54,7 +54,7 @@ function endOfText(source: Uint8Array | string, from: number, byteAt: (i: number
   }
 }
 
-const spaced = (count: number): string => count.toLocaleString('en-GB').replaceAll(',', ' ')
+const spaced = (count: number): string => decimal(count, 0)
 const excess = (message: string): Problem => ({ path: '', value: null, message })
 const tooLong = excess(`a list of more than ${spaced(LIMITS.entries)} entries; the longest of a design has 8760`)
 const tooWide = excess(`an object of more than ${LIMITS.fields} fields; no part of a design has so many`)

@@ -1,34 +1,10 @@
-import { larkspurBench, type Design } from '@ambrel/core'
 import { openBrowser, openPage } from './browser.ts'
+import { ARRAYS, largeDesign, LOADS } from './largeDesign.ts'
 import { becomes, fieldAt, rail } from './pages.ts'
 import { startApplication } from './server.ts'
 
 /** `tsx e2e/src/large.ts`: how long a design of 500 loads and 60 arrays takes to open, and an edit of it to show. */
-const LOADS = 500
-const ARRAYS = 60
 const EDITS = 12
-
-export function largeDesign(): Design {
-  const design = larkspurBench()
-  const { loads, arrays, controllers } = design
-  design.name = 'Large'
-  design.loads = Array.from({ length: LOADS }, (_, i) => ({
-    ...structuredClone(loads[i % loads.length]),
-    id: `load-${i + 1}`,
-    name: `${loads[i % loads.length].name} ${i + 1}`,
-    runningW: 2 + (i % 5),
-    startKind: 'none',
-    basis: 'rated',
-  }))
-  design.controllers = Array.from({ length: ARRAYS }, (_, i) => ({ ...controllers[0], id: `controller-${i + 1}` }))
-  design.arrays = Array.from({ length: ARRAYS }, (_, i) => ({
-    ...structuredClone(arrays[0]),
-    id: `array-${i + 1}`,
-    name: `Field ${i + 1}`,
-    controllerId: `controller-${i + 1}`,
-  }))
-  return design
-}
 
 const median = (values: number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]
 

@@ -13,30 +13,31 @@ const { values, positionals: wanted } = parseArgs({
 })
 const share = Number(values.share)
 const times = (whole) => Math.max(1, Math.round(whole * share))
-const ground = await Ground.lay()
 
 const PARTS = {
-  server: () => killServer(ground, times(300)),
-  postmaster: () => killPostmaster(ground, times(30)),
-  backend: () => killBackend(ground, times(30)),
-  frozen: () => freeze(ground),
+  server: (ground) => killServer(ground, times(300)),
+  postmaster: (ground) => killPostmaster(ground, times(30)),
+  backend: (ground) => killBackend(ground, times(30)),
+  frozen: (ground) => freeze(ground),
   disk: fullDisk,
-  fuzz: () => fuzz(ground.base, times(50_000)),
-  hostile: () => hostile(ground.base),
-  saves: () => saves(ground.base, times(60)),
-  mixed: () => mixed(ground.base, times(60)),
-  memory: () => memory(ground, times(3600)),
+  fuzz: (ground) => fuzz(ground.base, times(50_000)),
+  hostile: (ground) => hostile(ground.base),
+  saves: (ground) => saves(ground.base, times(60)),
+  mixed: (ground) => mixed(ground.base, times(60)),
+  memory: (ground) => memory(ground, times(3600)),
 }
 
 const print = (line) => process.stdout.write(`${JSON.stringify(line)}\n`)
 print({ machine: `${cpus().length} × ${cpus()[0]?.model}`, node: process.version, share })
-try {
-  for (const [part, run] of Object.entries(PARTS)) {
-    if (wanted.length > 0 && !wanted.includes(part)) continue
+for (const [part, run] of Object.entries(PARTS)) {
+  if (wanted.length > 0 && !wanted.includes(part)) continue
+  // ground of its own, so that what one part leaves does not burden the next
+  const ground = await Ground.lay()
+  try {
     const began = performance.now()
-    const result = await run()
+    const result = await run(ground)
     print({ part, seconds: Math.round((performance.now() - began) / 1000), result })
+  } finally {
+    await ground.clear()
   }
-} finally {
-  await ground.clear()
 }

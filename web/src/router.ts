@@ -1,5 +1,9 @@
-import { createRouter, createWebHistory } from 'vue-router'
+import { createRouter, createWebHistory, START_LOCATION } from 'vue-router'
+import { fetchStep } from './frame/stepViews.ts'
 import ShelfPage from './shelf/ShelfPage.vue'
+import { askAhead } from './stores/api.ts'
+
+const stepOf = (step: unknown): string => String(step || 'place')
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -9,8 +13,15 @@ export const router = createRouter({
       path: '/design/:id/:step?',
       name: 'design',
       component: () => import('./frame/DesignFrame.vue'),
-      props: (route) => ({ id: String(route.params.id), step: String(route.params.step || 'place') }),
+      props: (route) => ({ id: String(route.params.id), step: stepOf(route.params.step) }),
     },
     { path: '/:rest(.*)', redirect: '/' },
   ],
+})
+
+router.beforeEach(({ name, params }, from) => {
+  if (name !== 'design') return
+  fetchStep(stepOf(params.step))
+  // later openings first let the design that is open send what it has
+  if (from === START_LOCATION) askAhead(String(params.id))
 })

@@ -3,6 +3,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, defineAsyncComponent } from 'vue'
 import type { ApexOptions } from 'apexcharts'
 import { usePrefs } from '../stores/prefs.ts'
+import { useIdle } from './useIdle.ts'
 
 const ApexChart = defineAsyncComponent(() => import('vue3-apexcharts'))
 
@@ -22,6 +23,8 @@ const props = defineProps<{
   marked?: { category: string; says: string }
 }>()
 const prefs = usePrefs()
+/** A chart costs more than all the figures beside it, so these come first. */
+const idle = useIdle()
 /**
  * A chart takes far longer to redraw than the strip: it waits its turn, and is left alone where what it would draw is the
  * same. Its parents make their lists and functions anew with every edit, so they are compared by what they hold.
@@ -115,8 +118,8 @@ const options = computed<ApexOptions>(() => {
 </script>
 
 <template>
-  <figure class="chart" :aria-label="label" role="img">
-    <ApexChart :type="type" :height="height" :options="options" :series="settled" />
+  <figure class="chart" :style="{ minHeight: `${height}px` }" :aria-label="label" role="img">
+    <ApexChart v-if="idle" :type="type" :height="height" :options="options" :series="settled" />
   </figure>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="T">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { LIMITS } from '@ambrel/contract'
-import type { Read } from '@ambrel/core'
+import { decimal, type Read } from '@ambrel/core'
 
 /** Takes rows pasted from a spreadsheet or read from a CSV file, shows what they come to and what is wrong, then hands them over. */
 const props = defineProps<{
@@ -45,7 +45,7 @@ watch(
     if (now !== text.value) return
     const lines = countLines(now)
     const refuse = (rows: number) => {
-      tooMany.value = `${rows.toLocaleString('en-GB').replaceAll(',', ' ')} rows are too many; ${props.most} ${props.items} at most can be taken here`
+      tooMany.value = `${decimal(rows, 0)} rows are too many; ${props.most} ${props.items} at most can be taken here`
       result.value = null
     }
     if (lines > props.most + LINES_MORE) return refuse(lines)

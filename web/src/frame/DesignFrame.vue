@@ -22,7 +22,8 @@ import WinterStrip from './WinterStrip.vue'
 import WorkingSheet from './WorkingSheet.vue'
 import WorkRail from './WorkRail.vue'
 import { commandsFor, nextVariant } from './commands.ts'
-import { isStep, loadAhead, STEP_KEYS, STEP_VIEWS } from './steps.ts'
+import { isStep, STEP_KEYS } from './steps.ts'
+import { loadAhead, STEP_VIEWS } from './stepViews.ts'
 import { NEW_ROW } from './newRow.ts'
 
 const props = defineProps<{ id: string; step: string }>()

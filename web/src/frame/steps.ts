@@ -1,4 +1,3 @@
-import { defineAsyncComponent, type Component } from 'vue'
 import {
   legsOfService,
   MONTH_NAMES,
@@ -28,30 +27,6 @@ export const STEP_NAMES: Record<Step, string> = {
 
 /** Keys 1…9, 0 and - go to the steps in order. */
 export const STEP_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']
-
-const LOADERS: Record<Step, () => Promise<Component>> = {
-  place: () => import('../steps/place/PlaceStep.vue'),
-  loads: () => import('../steps/loads/LoadsStep.vue'),
-  bank: () => import('../steps/bank/BankStep.vue'),
-  array: () => import('../steps/array/ArrayStep.vue'),
-  inverter: () => import('../steps/inverter/InverterStep.vue'),
-  generator: () => import('../steps/generator/GeneratorStep.vue'),
-  winter: () => import('../steps/winter/WinterStep.vue'),
-  wiring: () => import('../steps/wiring/WiringStep.vue'),
-  cost: () => import('../steps/cost/CostStep.vue'),
-  build: () => import('../steps/build/BuildStep.vue'),
-  log: () => import('../steps/log/LogStep.vue'),
-}
-
-export const STEP_VIEWS = Object.fromEntries(
-  Object.entries(LOADERS).map(([step, loader]) => [step, defineAsyncComponent(loader)]),
-) as Record<Step, Component>
-
-/** Brings in every step and the charts once the first is shown, so that steps change at once and work offline. */
-export async function loadAhead(): Promise<void> {
-  const all = [...Object.values(LOADERS), () => import('vue3-apexcharts')]
-  for (const loader of all) await loader().catch(() => undefined)
-}
 
 export const isStep = (value: string): value is Step => (STEPS as readonly string[]).includes(value)
 

@@ -13,7 +13,7 @@ import {
   type Step,
 } from '@ambrel/core'
 import { checkDesign } from '@ambrel/contract'
-import { STEP_VIEWS } from '../frame/steps.ts'
+import { STEP_VIEWS } from '../frame/stepViews.ts'
 import { rendered } from '../testing/rendered.ts'
 import { stubBrowser } from '../testing/stubs.ts'
 

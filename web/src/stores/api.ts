@@ -92,7 +92,27 @@ async function answerOf<T>(response: Response): Promise<T> {
   throw new ApiRefusal(response.status, answer?.error ?? `status ${response.status}`, answer?.problems, answer?.current)
 }
 
+/** A design and the list it stands in. */
+interface Opening {
+  design: Promise<StoredDesign>
+  entries: Promise<DesignEntry[]>
+}
+let ahead: { id: string; opening: Opening } | null = null
+
+/** Asks for a design as soon as its address is known, while what will show it is still on its way. */
+export function askAhead(id: string): void {
+  const opening = { design: api.design(id), entries: api.designs() }
+  for (const answer of Object.values(opening)) answer.catch(() => undefined)
+  ahead = { id, opening }
+}
+
 export const api = {
+  /** What a design is opened with; an answer asked for ahead is taken once. */
+  opening(id: string): Opening {
+    const asked = ahead?.id === id ? ahead.opening : null
+    ahead = null
+    return asked ?? { design: api.design(id), entries: api.designs() }
+  },
   designs: () => call<DesignEntry[]>('GET', '/designs'),
   bin: () => call<DesignEntry[]>('GET', '/bin'),
   design: (id: string) => call<StoredDesign>('GET', `/designs/${id}`),

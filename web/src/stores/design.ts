@@ -88,7 +88,8 @@ export const useDesign = defineStore('design', () => {
     const mine = ++opening
     await letOpenOneGo()
     if (mine !== opening) return
-    const [stored, entries] = await Promise.all([storedOrNone(wanted), api.designs()])
+    const asked = api.opening(wanted)
+    const [stored, entries] = await Promise.all([orNone(asked.design), asked.entries])
     const left = await reopen(wanted, stored)
     if (mine !== opening) return
     if (!stored && !left) throw new ApiRefusal(404, 'this design is not here; it may have been deleted')
@@ -100,9 +101,9 @@ export const useDesign = defineStore('design', () => {
     if (left) goOn(left, stored)
   }
 
-  async function storedOrNone(wanted: string): Promise<StoredDesign | null> {
+  async function orNone(design: Promise<StoredDesign>): Promise<StoredDesign | null> {
     try {
-      return await api.design(wanted)
+      return await design
     } catch (error) {
       if (error instanceof ApiRefusal && error.status === 404) return null
       throw error

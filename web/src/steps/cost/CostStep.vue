@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { nextId, type Budget } from '@ambrel/core'
+import { decimal, nextId, type Budget } from '@ambrel/core'
 import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
@@ -29,10 +29,7 @@ function add(): void {
   })
 }
 useNewRow(add)
-const money = (value: number | undefined) =>
-  value === undefined
-    ? '—'
-    : new Intl.NumberFormat('en', { maximumFractionDigits: 0 }).format(value).replaceAll(',', '\u2009')
+const money = (value: number | undefined) => (value === undefined ? '—' : decimal(value, 0))
 const FIELDS: GridField[] = [
   { path: 'budget.taxPct', label: 'Tax', unit: '%' },
   { path: 'budget.freight', label: 'Freight', step: 50 },

@@ -13,6 +13,7 @@ import {
 } from '@ambrel/core'
 import { useEventListener } from '@vueuse/core'
 import { LIMITS } from '@ambrel/contract'
+import { useIdle } from '../../drawing/useIdle.ts'
 import CellsDialog from '../../frame/CellsDialog.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -33,6 +34,7 @@ const chosen = ref('')
 const grouped = ref(false)
 const pasting = ref(false)
 const pasted = ref('')
+const idle = useIdle()
 const byRoom = computed(() => {
   const rooms = new Map<string, { value: string; label: string }[]>()
   for (const { id, name, room } of APPLIANCES) rooms.set(room, [...(rooms.get(room) ?? []), { value: id, label: name }])
@@ -109,6 +111,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
         <el-select
           v-model="chosen"
           filterable
+          :persistent="false"
           placeholder="Add from the appliance shelf"
           class="adder"
           aria-label="Add an appliance"
@@ -122,10 +125,12 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
       </div>
       <LoadTable :by-room="grouped" />
     </section>
-    <LoadPeaks />
-    <LoadCosts />
-    <HouseholdCard />
-    <MeteringHelper />
+    <template v-if="idle">
+      <LoadPeaks />
+      <LoadCosts />
+      <HouseholdCard />
+      <MeteringHelper />
+    </template>
   </div>
   <CellsDialog
     :open="pasting"

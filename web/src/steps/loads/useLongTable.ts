@@ -4,7 +4,7 @@ import { computed, onMounted, ref, shallowRef, type ComponentPublicInstance, typ
 /** A table up to so many rows is drawn whole. */
 const WHOLE = 60
 const USUAL_ROW_PX = 35
-const BEYOND = 12
+const BEYOND = 8
 
 /**
  * The rows of a long table that are in sight, and the space the others take. A short table is drawn whole.

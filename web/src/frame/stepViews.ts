@@ -1,0 +1,33 @@
+import { defineAsyncComponent, type Component } from 'vue'
+import type { Step } from '@ambrel/core'
+
+/** This file brings nothing of the core with it: the address alone is enough to begin fetching what it shows. */
+const LOADERS: Record<Step, () => Promise<Component>> = {
+  place: () => import('../steps/place/PlaceStep.vue'),
+  loads: () => import('../steps/loads/LoadsStep.vue'),
+  bank: () => import('../steps/bank/BankStep.vue'),
+  array: () => import('../steps/array/ArrayStep.vue'),
+  inverter: () => import('../steps/inverter/InverterStep.vue'),
+  generator: () => import('../steps/generator/GeneratorStep.vue'),
+  winter: () => import('../steps/winter/WinterStep.vue'),
+  wiring: () => import('../steps/wiring/WiringStep.vue'),
+  cost: () => import('../steps/cost/CostStep.vue'),
+  build: () => import('../steps/build/BuildStep.vue'),
+  log: () => import('../steps/log/LogStep.vue'),
+}
+
+export const STEP_VIEWS = Object.fromEntries(
+  Object.entries(LOADERS).map(([step, loader]) => [step, defineAsyncComponent(loader)]),
+) as Record<Step, Component>
+
+/** Brings in every step and the charts once the first is shown, so that steps change at once and work offline. */
+export async function loadAhead(): Promise<void> {
+  const all = [...Object.values(LOADERS), () => import('vue3-apexcharts')]
+  for (const loader of all) await loader().catch(() => undefined)
+}
+
+/** Begins to fetch the view of a step, together with the frame around it and not after it. */
+export function fetchStep(step: string): void {
+  const loader = (LOADERS as Record<string, (() => Promise<Component>) | undefined>)[step]
+  void loader?.().catch(() => undefined)
+}
