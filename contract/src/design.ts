@@ -1,5 +1,13 @@
 import Joi from 'joi'
-import { CONDUCTORS, DESIGN_FORMAT, DESIGN_VERSION, HOURS, ILLUSTRATIVE_CLIMATES, MOST_YEARS } from '@ambrel/core'
+import {
+  CHEMISTRY_IDS,
+  CONDUCTORS,
+  DESIGN_FORMAT,
+  DESIGN_VERSION,
+  HOURS,
+  ILLUSTRATIVE_CLIMATES,
+  MOST_YEARS,
+} from '@ambrel/core'
 import { LIMITS } from './limits.ts'
 import { calendarDay, plainText } from './text.ts'
 
@@ -118,7 +126,7 @@ const load = Joi.object({
 const batteryPart = Joi.object({
   id,
   name,
-  chemistry: choice('lfp', 'flooded', 'agm', 'gel'),
+  chemistry: choice(...CHEMISTRY_IDS),
   nominalV: number(1, 60),
   capacities: Joi.array()
     .items(Joi.object({ hours: number(0.1, 1000), ampHours: number(0.1, 20000) }))

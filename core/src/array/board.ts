@@ -1,5 +1,5 @@
 import { nextId } from '../design/defaults.ts'
-import type { ArrayField, Design } from '../design/types.ts'
+import type { ArrayField, Design } from '../document/types.ts'
 import { trackerNeedsV } from './layouts.ts'
 import { coldVoltage, hottestCellC, hotVoltage } from './voltage.ts'
 

@@ -1,4 +1,4 @@
-import type { ArrayField, Controller, ControllerPart } from '../design/types.ts'
+import type { ArrayField, Controller, ControllerPart } from '../document/types.ts'
 import { arrayRatedW } from './power.ts'
 
 /** Power a controller passes at most, W: its AC rating, or its output amps at the bus's voltage. */

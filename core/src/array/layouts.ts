@@ -1,5 +1,5 @@
 import { passesW } from './controllers.ts'
-import type { ControllerPart, ModulePart } from '../design/types.ts'
+import type { ControllerPart, ModulePart } from '../document/types.ts'
 import { coldVoltage, hotVoltage, type ColdMethod } from './voltage.ts'
 
 export interface Layout {

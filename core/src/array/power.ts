@@ -1,4 +1,4 @@
-import type { ArrayField, Mounting } from '../design/types.ts'
+import type { ArrayField, Mounting } from '../document/types.ts'
 
 /** Heat-loss factors u0, u1 by mounting. Source: Faiman (2008); close to a roof from field practice. */
 export const HEAT_LOSS: Record<Mounting, { u0: number; u1: number }> = {

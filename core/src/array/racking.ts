@@ -1,6 +1,6 @@
 import { bankNominalV } from '../bank/layout.ts'
-import type { ArrayField, Design } from '../design/types.ts'
-import { clamp, DEG } from '../sun/angles.ts'
+import type { ArrayField, Design } from '../document/types.ts'
+import { clamp, DEG } from '../math/angles.ts'
 import { sunPosition } from '../sun/position.ts'
 
 /** What carries an array, and the ground or roof it takes. */

@@ -1,4 +1,4 @@
-import { solve } from '../bank/currentShares.ts'
+import { solve } from '../math/linear.ts'
 
 /** What a data sheet says of a module at standard test conditions. */
 export interface ModuleSheet {

@@ -1,4 +1,4 @@
-import type { ArrayField, Design } from '../design/types.ts'
+import type { ArrayField, Design } from '../document/types.ts'
 import { mismatch, type StringKind } from './mismatch.ts'
 
 /** Arrays that share one tracker of one controller and are not alike. */

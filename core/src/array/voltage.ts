@@ -1,4 +1,4 @@
-import type { ModulePart, Schools } from '../design/types.ts'
+import type { ModulePart, Schools } from '../document/types.ts'
 
 export type ColdMethod = Schools['coldVoltage']
 

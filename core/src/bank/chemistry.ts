@@ -1,84 +1,62 @@
-import type { Chemistry } from '../design/types.ts'
-import { clamp } from '../sun/angles.ts'
+import type { Chemistry } from '../document/types.ts'
+import { clamp } from '../math/angles.ts'
+import { interpolate } from '../math/interpolate.ts'
 
+/**
+ * Everything a chemistry is to this program. Nothing else asks which one it is: a further one is an entry here and in
+ * {@link Chemistry}, and the compiler names what it lacks.
+ */
 export interface ChemistryFacts {
   name: string
-  /** depth of discharge the hand method allows by default, and at most */
+  /** the one it is usually weighed against */
+  counterpart: Chemistry
+  /** depth of discharge the hand method allows by default, and at most, 0…1 */
   depth: number
   depthMax: number
-  /** share of charged energy that is stored */
+  /** share of charged energy that is stored, 0…1 */
   chargeEfficiency: number
-  /** charge rate that is wanted and that stops, as shares of rated capacity per hour */
-  chargeRate: { low: number; wanted: number; high: number }
+  /** charge rates as shares of rated capacity per hour: under the one it suffers, over the other too */
+  chargeRate: { low: number; high: number }
   /** parallel strings recommended and at most */
   parallel: { recommended: number; most: number }
-  /** state of charge at which a generator run usually ends */
+  /** states of charge at which a generator usually starts and stops, and ends a charge that is to be full: the last of it belongs to the sun */
+  generatorStart: number
   generatorStop: number
-  /** lowest state of charge before the low-voltage cut-out lets go */
+  generatorFull: number
+  /** wants a full charge so often, days; null for never */
+  fullChargeEveryDays: number | null
+  /** lowest state of charge before the low-voltage cut-out lets go, 0…1 */
   cutoff: number
-  /** charging voltages per 12 V of bank at 25 °C */
+  /** charging voltages per 12 V of bank at 25 °C: least and most */
   absorbV: [number, number]
   floatV: [number, number]
   equaliseV: [number, number] | null
+  /** nominal volts of a cell, and those it counts as where 12, 24 and 48 V are spoken of */
+  cellV: number
+  classCellV: number
+  /** rested volts of a cell by state of charge, rising */
+  restedCellV: [number, number][]
+  /** whether a faster discharge gives less */
+  rateEffect: boolean
+  /** share of the rated capacity that is left at a temperature of the cells, °C, before it is held within 0.2…1 */
+  coldShare: (batteryC: number) => number
+  /** its electrolyte freezes, the sooner the emptier it is */
+  freezes: boolean
+  /** a management unit takes it off before it is harmed */
+  managed: boolean
+  /** gives off hydrogen when charged */
+  vents: boolean
+  /** wants water */
+  watered: boolean
+  /** energy in a litre of case, Wh. Source: typical data sheets of deep-cycle units */
+  whPerL: number
+  upkeep: string
+  inTheCold: string
+  /** how to keep units that were bought before there is anything to charge them */
+  storage: string[]
 }
 
-/** Usual figures by chemistry; the battery maker's sheet overrides every one. */
-export const CHEMISTRIES: Record<Chemistry, ChemistryFacts> = {
-  lfp: {
-    name: 'Lithium iron phosphate',
-    depth: 0.8,
-    depthMax: 0.9,
-    chargeEfficiency: 0.95,
-    chargeRate: { low: 0, wanted: 0.2, high: 1 },
-    parallel: { recommended: 8, most: 16 },
-    generatorStop: 0.9,
-    cutoff: 0.1,
-    absorbV: [14, 14.4],
-    floatV: [13.4, 13.6],
-    equaliseV: null,
-  },
-  flooded: {
-    name: 'Flooded lead-acid',
-    depth: 0.5,
-    depthMax: 0.8,
-    chargeEfficiency: 0.85,
-    chargeRate: { low: 0.05, wanted: 0.1, high: 0.2 },
-    parallel: { recommended: 3, most: 4 },
-    generatorStop: 0.82,
-    cutoff: 0.2,
-    absorbV: [14.4, 14.8],
-    floatV: [13.2, 13.5],
-    equaliseV: [15.5, 16],
-  },
-  agm: {
-    name: 'AGM lead-acid',
-    depth: 0.5,
-    depthMax: 0.8,
-    chargeEfficiency: 0.88,
-    chargeRate: { low: 0.05, wanted: 0.1, high: 0.25 },
-    parallel: { recommended: 3, most: 4 },
-    generatorStop: 0.82,
-    cutoff: 0.2,
-    absorbV: [14.4, 14.7],
-    floatV: [13.5, 13.8],
-    equaliseV: null,
-  },
-  gel: {
-    name: 'Gel lead-acid',
-    depth: 0.5,
-    depthMax: 0.8,
-    chargeEfficiency: 0.88,
-    chargeRate: { low: 0.05, wanted: 0.1, high: 0.2 },
-    parallel: { recommended: 3, most: 4 },
-    generatorStop: 0.82,
-    cutoff: 0.2,
-    absorbV: [14.1, 14.2],
-    floatV: [13.5, 13.8],
-    equaliseV: null,
-  },
-}
-
-/** Lead-acid multipliers by temperature, °C → multiplier on the needed capacity. Source: IEEE 1013 practice. */
+/** Multipliers on the needed capacity by temperature, °C. Source: IEEE 1013 practice. */
 const LEAD_ACID_MULTIPLIER: [number, number][] = [
   [-6.7, 1.59],
   [-1.1, 1.4],
@@ -89,7 +67,7 @@ const LEAD_ACID_MULTIPLIER: [number, number][] = [
   [26.7, 1],
 ]
 
-/** LFP capacity by temperature. */
+/** Capacity by temperature, °C. Source: makers' typical curves. */
 const LFP_FACTOR: [number, number][] = [
   [-20, 0.7],
   [-10, 0.82],
@@ -98,27 +76,139 @@ const LFP_FACTOR: [number, number][] = [
   [25, 1],
 ]
 
+/** What the lead-acid kinds have in common. */
+const LEAD = {
+  counterpart: 'lfp',
+  depth: 0.5,
+  depthMax: 0.8,
+  parallel: { recommended: 3, most: 4 },
+  generatorStart: 0.5,
+  generatorStop: 0.82,
+  generatorFull: 0.96,
+  fullChargeEveryDays: 14,
+  cutoff: 0.2,
+  cellV: 2,
+  classCellV: 2,
+  rateEffect: true,
+  coldShare: (batteryC: number) => 1 / interpolate(LEAD_ACID_MULTIPLIER, batteryC),
+  freezes: true,
+  managed: false,
+  vents: true,
+  watered: false,
+  inTheCold: 'Charges in the cold but holds less; freezes when empty.',
+  storage: [
+    'Store full, cool and dry: at 25 °C lead loses 3–5 % a month (flooded), 1–3 % (sealed); half that for every 10 K cooler.',
+    'Top up every month or two; a unit left under 80 % sulphates, one left flat freezes.',
+    'Units waiting together may be charged in parallel groups of the same type and age with equal leads; take the groups apart before they are left alone.',
+    'Off season: full charge, loads off, a small array left on float if the bank stays connected.',
+  ],
+} satisfies Partial<ChemistryFacts>
+
+/** Usual figures by chemistry; the battery maker's sheet overrides every one. */
+export const CHEMISTRIES: Record<Chemistry, ChemistryFacts> = {
+  lfp: {
+    name: 'Lithium iron phosphate',
+    counterpart: 'flooded',
+    depth: 0.8,
+    depthMax: 0.9,
+    chargeEfficiency: 0.95,
+    chargeRate: { low: 0, high: 1 },
+    parallel: { recommended: 8, most: 16 },
+    generatorStart: 0.3,
+    generatorStop: 0.9,
+    generatorFull: 0.99,
+    fullChargeEveryDays: null,
+    cutoff: 0.1,
+    absorbV: [14, 14.4],
+    floatV: [13.4, 13.6],
+    equaliseV: null,
+    cellV: 3.2,
+    classCellV: 3,
+    restedCellV: [
+      [0, 2.8],
+      [0.05, 3.1],
+      [0.1, 3.2],
+      [0.2, 3.24],
+      [0.5, 3.29],
+      [0.8, 3.33],
+      [0.95, 3.36],
+      [1, 3.45],
+    ],
+    rateEffect: false,
+    coldShare: (batteryC) => interpolate(LFP_FACTOR, batteryC),
+    freezes: false,
+    managed: true,
+    vents: false,
+    watered: false,
+    whPerL: 170,
+    upkeep: 'Nearly none; the management unit must stay in circuit.',
+    inTheCold: 'No charging at or below 0 °C, or heaters that eat energy.',
+    storage: [
+      'Store at about half charge, between 0 and 25 °C, switched off at the management unit.',
+      'Look at the voltage every three months; charge back to half when it has fallen to a fifth.',
+      'Before they are joined, charge every unit full by itself and let it rest: parallel units must stand within 0.1 V of each other.',
+    ],
+  },
+  flooded: {
+    ...LEAD,
+    name: 'Flooded lead-acid',
+    chargeEfficiency: 0.85,
+    chargeRate: { low: 0.05, high: 0.2 },
+    absorbV: [14.4, 14.8],
+    floatV: [13.2, 13.5],
+    equaliseV: [15.5, 16],
+    restedCellV: [
+      [0, 1.95],
+      [1, 2.12],
+    ],
+    watered: true,
+    whPerL: 75,
+    upkeep: 'Water and terminals every month, equalise every quarter, ventilate: it gives off hydrogen.',
+  },
+  agm: {
+    ...LEAD,
+    name: 'AGM lead-acid',
+    chargeEfficiency: 0.88,
+    chargeRate: { low: 0.05, high: 0.25 },
+    absorbV: [14.4, 14.7],
+    floatV: [13.5, 13.8],
+    equaliseV: null,
+    restedCellV: [
+      [0, 1.95],
+      [1, 2.14],
+    ],
+    whPerL: 85,
+    upkeep: 'Terminals yearly; must be charged full often, takes no equalising.',
+  },
+  gel: {
+    ...LEAD,
+    name: 'Gel lead-acid',
+    chargeEfficiency: 0.88,
+    chargeRate: { low: 0.05, high: 0.2 },
+    absorbV: [14.1, 14.2],
+    floatV: [13.5, 13.8],
+    equaliseV: null,
+    restedCellV: [
+      [0, 1.95],
+      [1, 2.14],
+    ],
+    whPerL: 80,
+    upkeep: 'Terminals yearly; slow, gentle charging, takes no equalising.',
+  },
+}
+
+/** Every chemistry there is. */
+export const CHEMISTRY_IDS = Object.keys(CHEMISTRIES) as Chemistry[]
+
 /**
- * Share of the rated capacity that a cold bank gives, 0…1; never above 1.
- * Linear between the tabulated temperatures, the last slope carried on below them, floored at 0.2.
+ * Share of the rated capacity that a cold bank gives, 0.2…1; never above 1.
+ * Linear between the tabulated temperatures, the last slope carried on below them.
  *
  * @param batteryC temperature of the cells, °C
  * Source: stand-alone sizing multipliers (IEEE 1013), inverted; LFP from makers' typical curves.
  */
 export function coldFactor(chemistry: Chemistry, batteryC: number): number {
-  if (chemistry === 'lfp') return clamp(interpolate(LFP_FACTOR, batteryC), 0.2, 1)
-  return clamp(1 / interpolate(LEAD_ACID_MULTIPLIER, batteryC), 0.2, 1)
-}
-
-/** Linear interpolation in a table of rising x; extended below by its first slope, held above its last value. */
-export function interpolate(table: readonly (readonly [number, number])[], x: number): number {
-  const last = table[table.length - 1]
-  if (x >= last[0]) return last[1]
-  let i = 1
-  while (i < table.length - 1 && x > table[i][0]) i++
-  const [x0, y0] = table[i - 1]
-  const [x1, y1] = table[i]
-  return y0 + ((x - x0) / (x1 - x0)) * (y1 - y0)
+  return clamp(CHEMISTRIES[chemistry].coldShare(batteryC), 0.2, 1)
 }
 
 /**

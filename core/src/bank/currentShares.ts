@@ -1,4 +1,5 @@
-import type { Takeoff } from '../design/types.ts'
+import { solve } from '../math/linear.ts'
+import type { Takeoff } from '../document/types.ts'
 
 /**
  * Share of the bank's current that each parallel string carries, in percent.
@@ -40,21 +41,4 @@ function onLadder(milliohm: readonly number[], link: number, negativeAt: number)
   }
   rows[n - 1].fill(1)
   return solve(rows).map((share) => share * 100)
-}
-
-/** Gaussian elimination with partial pivoting on an augmented matrix, changed in place. */
-export function solve(rows: Float64Array[]): number[] {
-  const n = rows.length
-  for (let column = 0; column < n; column++) {
-    let pivot = column
-    for (let row = column + 1; row < n; row++)
-      if (Math.abs(rows[row][column]) > Math.abs(rows[pivot][column])) pivot = row
-    ;[rows[column], rows[pivot]] = [rows[pivot], rows[column]]
-    for (let row = 0; row < n; row++) {
-      if (row === column) continue
-      const factor = rows[row][column] / rows[column][column]
-      if (factor !== 0) for (let k = column; k <= n; k++) rows[row][k] -= factor * rows[column][k]
-    }
-  }
-  return rows.map((row, i) => row[n] / row[i])
 }

@@ -1,3 +1,7 @@
+import type { Design } from '../document/types.ts'
+import { CHEMISTRIES } from './chemistry.ts'
+import { capacityLeft } from './strings.ts'
+
 /** Parameters of the kinetic battery model: size, share available at once, rate at which the rest follows. */
 export interface Kinetic {
   qmaxAh: number
@@ -133,4 +137,14 @@ export function kineticStep(
     maxDischargeA: Math.max(0, resting / step.a3),
     maxChargeA: Math.max(0, (step.cqmaxAh - resting) / step.a3),
   }
+}
+
+/** The kinetic battery of a whole bank, Ah at the bank's voltage. */
+export function bankKinetic(design: Design): Kinetic {
+  const { part } = design.bank
+  const inParallel = design.bank.inParallel * capacityLeft(design.bank)
+  if (!CHEMISTRIES[part.chemistry].rateEffect)
+    return { qmaxAh: Math.max(...part.capacities.map((rate) => rate.ampHours)) * inParallel, c: 1, kPerH: 1 }
+  const fit = fitKinetic(part.capacities)
+  return { qmaxAh: fit.qmaxAh * inParallel, c: fit.c, kPerH: fit.kPerH }
 }

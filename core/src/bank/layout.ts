@@ -1,10 +1,11 @@
-import type { Bank, BatteryPart } from '../design/types.ts'
+import type { Bank, BatteryPart } from '../document/types.ts'
 import { CHEMISTRIES, coldFactor } from './chemistry.ts'
 import { capacityLeft } from './strings.ts'
 
 /** The 12/24/48 V class a unit counts as: a 51.2 V LFP unit is of the 48 V class. */
-export function classVoltage(part: Pick<BatteryPart, 'chemistry' | 'nominalV'>): number {
-  return part.chemistry === 'lfp' ? (Math.round(part.nominalV / 3.2) / 4) * 12 : part.nominalV
+export function classVoltage({ chemistry, nominalV }: Pick<BatteryPart, 'chemistry' | 'nominalV'>): number {
+  const { cellV, classCellV } = CHEMISTRIES[chemistry]
+  return cellV === classCellV ? nominalV : Math.round(nominalV / cellV) * classCellV
 }
 
 /**

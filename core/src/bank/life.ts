@@ -1,4 +1,4 @@
-import type { BatteryPart } from '../design/types.ts'
+import type { BatteryPart } from '../document/types.ts'
 import { rainflow } from './rainflow.ts'
 
 export interface BankLife {

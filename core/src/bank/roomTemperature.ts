@@ -1,5 +1,5 @@
-import type { BatteryRoom } from '../design/types.ts'
-import { HOURS } from '../sun/calendar.ts'
+import type { BatteryRoom } from '../document/types.ts'
+import { HOURS } from '../calendar/calendar.ts'
 
 /** Hours in which a shed, and the ground a metre down, follow half-way to a change outdoors. */
 const SHED_LAG_H = 18

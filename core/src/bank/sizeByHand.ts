@@ -1,4 +1,4 @@
-import type { Chemistry } from '../design/types.ts'
+import type { Chemistry } from '../document/types.ts'
 import { coldFactor } from './chemistry.ts'
 import { seriesFor } from './layout.ts'
 

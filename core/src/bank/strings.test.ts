@@ -1,11 +1,12 @@
+import { CHEMISTRIES } from './chemistry.ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { copperDraw, larkspurBench } from '../design/samples.ts'
 import { newBank } from '../design/defaults.ts'
-import type { Bank } from '../design/types.ts'
+import type { Bank } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
 import { WinterEngine } from '../winter/engine.ts'
-import { advisedVoltage, chemistryChoices, handSchools, storageAdvice, voltageChoices } from './choices.ts'
+import { advisedVoltage, chemistryChoices, handSchools, voltageChoices } from '../choices/bank.ts'
 import { currentShares } from './currentShares.ts'
 import { bankCables, bankShares, bankStrings, capacityLeft, stringsAtLimit, unitOrder } from './strings.ts'
 
@@ -122,7 +123,7 @@ describe('which voltage and chemistry', () => {
   })
 
   it('there is advice for units that wait', () => {
-    expect(storageAdvice('lfp').join(' ')).toContain('half charge')
-    expect(storageAdvice('flooded').join(' ')).toContain('parallel groups')
+    expect(CHEMISTRIES.lfp.storage.join(' ')).toContain('half charge')
+    expect(CHEMISTRIES.flooded.storage.join(' ')).toContain('parallel groups')
   })
 })

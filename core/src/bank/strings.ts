@@ -1,4 +1,4 @@
-import type { Bank } from '../design/types.ts'
+import type { Bank } from '../document/types.ts'
 import { currentShares } from './currentShares.ts'
 
 /** One string of a bank: which units stand in it, and what they make of it. */

@@ -1,31 +1,23 @@
-import type { Chemistry } from '../design/types.ts'
-import { clamp } from '../sun/angles.ts'
-import { interpolate } from './chemistry.ts'
-
-const LFP_CELL: [number, number][] = [
-  [0, 2.8],
-  [0.05, 3.1],
-  [0.1, 3.2],
-  [0.2, 3.24],
-  [0.5, 3.29],
-  [0.8, 3.33],
-  [0.95, 3.36],
-  [1, 3.45],
-]
+import type { Bank, Chemistry } from '../document/types.ts'
+import { clamp } from '../math/angles.ts'
+import { interpolate } from '../math/interpolate.ts'
+import { CHEMISTRIES } from './chemistry.ts'
+import { bankNominalV } from './layout.ts'
 
 /**
- * Rested voltage of a bank, V.
- * Lead-acid: 2.0 V/cell empty-ish to 2.12 V full, gel and AGM 0.02 V higher; LFP from its flat plateau.
+ * Rested voltage of a bank, V, by the curve of its chemistry.
  *
  * @param nominalV of the bank: 12 V per six lead-acid cells; 12.8 V per four LFP cells
  * @param stateOfCharge 0…1
  */
 export function restedVoltage(chemistry: Chemistry, nominalV: number, stateOfCharge: number): number {
-  const charge = clamp(stateOfCharge, 0, 1)
-  if (chemistry === 'lfp') return (nominalV / 3.2) * interpolate(LFP_CELL, charge)
-  const full = chemistry === 'flooded' ? 2.12 : 2.14
-  return (nominalV / 2) * (1.95 + (full - 1.95) * charge)
+  const { cellV, restedCellV } = CHEMISTRIES[chemistry]
+  return (nominalV / cellV) * interpolate(restedCellV, clamp(stateOfCharge, 0, 1))
 }
+
+/** As {@link restedVoltage}, of a whole bank. */
+export const restedBankV = (bank: Pick<Bank, 'part' | 'inSeries'>, stateOfCharge: number): number =>
+  restedVoltage(bank.part.chemistry, bankNominalV(bank), stateOfCharge)
 
 /**
  * Terminal voltage while a constant power is drawn: V = (E + √(E² − 4PR)) / 2.

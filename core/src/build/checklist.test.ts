@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { coldVoltage } from '../array/voltage.ts'
 import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { checklist } from './checklist.ts'
 
 const PHASES = ['Before', 'Wire', 'Prove', 'Switch on', 'Hand over']

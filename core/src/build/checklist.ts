@@ -1,4 +1,5 @@
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
+import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { coldVoltage } from '../array/voltage.ts'
 import { decimal } from '../units/format.ts'
 
@@ -32,7 +33,7 @@ const BACKUP_ON = {
  */
 export function checklist(design: Design): BuildTask[] {
   const { bank, arrays, generator, inverter } = design
-  const lead = bank.part.chemistry !== 'lfp'
+  const { vents, watered } = CHEMISTRIES[bank.part.chemistry]
   const tasks: (BuildTask | false)[] = [
     {
       id: 'permit',
@@ -46,7 +47,7 @@ export function checklist(design: Design): BuildTask[] {
       says: 'Rings and watches off, insulated tools, eye protection on.',
       why: 'A bank’s short circuit welds a wrench in an instant.',
     },
-    lead && {
+    vents && {
       id: 'vent',
       phase: 'Before',
       says: 'Bank room ventilated, eye wash and soda within reach.',
@@ -163,7 +164,7 @@ export function checklist(design: Design): BuildTask[] {
       why: 'Whoever puts out a fire has to find the switch.',
     },
     { id: 'retorque', phase: 'Hand over', says: 'Lugs torqued again after a month.', why: 'Copper settles.' },
-    bank.part.chemistry === 'flooded' && {
+    watered && {
       id: 'water',
       phase: 'Hand over',
       says: 'Water and terminals every month; equalise every quarter, ventilated.',

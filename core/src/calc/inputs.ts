@@ -1,7 +1,8 @@
-import { runStartDay } from '../sun/calendar.ts'
+import { CHEMISTRY_IDS } from '../bank/chemistry.ts'
+import type { MonthlyClimate } from '../document/types.ts'
+import type { HorizonPoint } from '../document/types.ts'
+import { runStartDay } from '../calendar/calendar.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
-import type { HorizonPoint } from '../sun/horizon.ts'
-import type { MonthlyClimate } from '../weather/climate.ts'
 import { WeatherMaker, type WeatherYear } from '../weather/generate.ts'
 import { choice, integer, list, number, numbers, optional, text, type Field, type Fields } from './fields.ts'
 
@@ -37,7 +38,7 @@ export const horizon = optional(
   }),
   null,
 )
-export const chemistry = choice('lfp', 'flooded', 'agm', 'gel')
+export const chemistry = choice(...CHEMISTRY_IDS)
 export const fuel = choice('petrol', 'propane', 'natural-gas', 'diesel')
 export const mounting = choice('open-rack', 'roof-parallel')
 export const kinetic = {

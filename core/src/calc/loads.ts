@@ -1,4 +1,4 @@
-import type { Load } from '../design/types.ts'
+import type { Load } from '../document/types.ts'
 import { dailyEnergy } from '../loads/energy.ts'
 import { coincidentPeak } from '../loads/peak.ts'
 import { choice, integer, list, object, optional } from './fields.ts'

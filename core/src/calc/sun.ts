@@ -1,6 +1,6 @@
 import { diffuseFraction } from '../sun/diffuse.ts'
 import { extraterrestrialDaily } from '../sun/extraterrestrial.ts'
-import { bestTilt } from '../sun/monthly.ts'
+import { bestTilt } from '../plane/monthly.ts'
 import { planeOfArray, type PlaneOfArrayInput } from '../sun/planeOfArray.ts'
 import { sunPosition } from '../sun/position.ts'
 import { choice, integer, number, numbers, optional, text } from './fields.ts'

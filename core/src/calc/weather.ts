@@ -1,6 +1,6 @@
-import { TiltedPlane } from '../sun/plane.ts'
+import { TiltedPlane } from '../plane/plane.ts'
 import { clearnessCumulative, clearnessDistribution } from '../weather/clearness.ts'
-import { darkSpells, dailyPlaneEnergy } from '../weather/darkSpells.ts'
+import { darkSpells, dailyPlaneEnergy } from '../plane/darkSpells.ts'
 import { fitPersistence } from '../weather/fitPersistence.ts'
 import { summariseWeather } from '../weather/summary.ts'
 import { number, numbers, optional } from './fields.ts'

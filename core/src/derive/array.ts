@@ -1,11 +1,11 @@
 import { arrayRatedW, modulesForDay, SYSTEM_FACTOR } from '../array/power.ts'
 import { coldVoltage, hottestCellC, hotVoltage } from '../array/voltage.ts'
-import type { Design } from '../design/types.ts'
-import { MONTH_NAMES } from '../sun/calendar.ts'
+import type { Design } from '../document/types.ts'
+import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
-import { sunHoursOf } from './sunHoursOf.ts'
+import { sunHoursOf } from '../plane/sunHoursOf.ts'
 
 export function deriveArrays(design: Design): DerivedArray[] {
   const { place } = design

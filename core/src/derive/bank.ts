@@ -3,7 +3,7 @@ import { SYSTEM_FACTOR } from '../array/power.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh, ratedWh, usableWh } from '../bank/layout.ts'
 import { capacityLeft } from '../bank/strings.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
 

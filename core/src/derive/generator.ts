@@ -1,10 +1,10 @@
+import { bankKinetic } from '../bank/kinetic.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { backupPower, ECONOMICAL_LOAD, economicalChargeA, type BackupPower } from '../generator/backup.ts'
 import { refillHours } from '../generator/refill.ts'
-import { bankKinetic } from '../winter/plan.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
 

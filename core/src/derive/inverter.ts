@@ -1,8 +1,8 @@
 import { modulesForDay, SYSTEM_FACTOR } from '../array/power.ts'
 import { coldFactor } from '../bank/chemistry.ts'
-import { bankNominalV, bankOhm } from '../bank/layout.ts'
-import { restedVoltage, sag } from '../bank/voltage.ts'
-import type { Design } from '../design/types.ts'
+import { bankOhm } from '../bank/layout.ts'
+import { restedBankV, sag } from '../bank/voltage.ts'
+import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { heaviestShare, runningLegs } from '../inverter/legs.ts'
 import { acrossVolts, inverterRating, legsOfService, serviceOf } from '../inverter/service.ts'
@@ -127,9 +127,8 @@ function idleSheets({ inverter }: Design, worstSunHours: number, add: Add): void
 
 function sagSheets({ bank, inverter }: Design, peak: CoincidentPeak, batteryC: number, add: Add): void {
   const { part } = inverter
-  const nominal = bank.part.chemistry === 'lfp' ? bankNominalV(bank) : bank.systemV
   const charge = Math.max(LOW_CHARGE, bank.cutoffStateOfCharge)
-  const openV = restedVoltage(bank.part.chemistry, nominal, charge)
+  const openV = restedBankV(bank, charge)
   const ohm = bankOhm(bank) / coldFactor(bank.part.chemistry, batteryC)
   const sagged = sag(openV, ohm, peak.surgeW / part.fullLoadEfficiency)
   add(

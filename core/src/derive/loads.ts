@@ -1,8 +1,8 @@
 import { selfDayWh } from '../array/controllers.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { curveOf, inverterInput } from '../inverter/efficiency.ts'
 import { coincidentPeak, type CoincidentPeak } from '../loads/peak.ts'
-import { MONTH_NAMES } from '../sun/calendar.ts'
+import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
 

@@ -1,4 +1,4 @@
-import { MONTH_DAYS, MONTH_NAMES } from '../sun/calendar.ts'
+import { MONTH_DAYS, MONTH_NAMES } from '../calendar/calendar.ts'
 import { term, worked, type Worked } from '../working/working.ts'
 
 export function worstSun(sunHours: readonly number[], worstMonth: number): Worked {

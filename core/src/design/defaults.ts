@@ -1,3 +1,4 @@
+import { startVoltsFor } from '../generator/power.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { seriesFor } from '../bank/layout.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
@@ -12,8 +13,8 @@ import {
   type Design,
   type Place,
   type WireRun,
-} from './types.ts'
-import { GENERATOR_SINCE_3, HOUSEHOLD_SINCE_3, INVERTER_SINCE_3, startVoltsFor, WINTER_SINCE_3 } from './migrate.ts'
+} from '../document/types.ts'
+import { GENERATOR_SINCE_3, HOUSEHOLD_SINCE_3, INVERTER_SINCE_3, WINTER_SINCE_3 } from './migrate.ts'
 
 export interface NewPlace {
   label: string

@@ -1,10 +1,10 @@
-import { bankNominalV, classVoltage } from '../bank/layout.ts'
-import { restedVoltage } from '../bank/voltage.ts'
+import { classVoltage } from '../bank/layout.ts'
+import { restedBankV } from '../bank/voltage.ts'
 import { inverterRating, legChoices, serviceOf, stackingChoices, type Service } from '../inverter/service.ts'
 import { BASIS_NEEDS } from '../loads/energy.ts'
-import { MONTH_DAYS, MONTH_NAMES } from '../sun/calendar.ts'
+import { MONTH_DAYS, MONTH_NAMES } from '../calendar/calendar.ts'
 import { significant } from '../units/format.ts'
-import type { Design, ModulePart, Problem } from './types.ts'
+import type { Design, ModulePart, Problem } from '../document/types.ts'
 
 type Report = (path: string, value: unknown, message: string) => void
 
@@ -137,7 +137,7 @@ function bankProblems({ bank, inverter }: Design, report: Report): void {
       bank.cutoffStateOfCharge,
       `cut-out at a charge of ${bank.cutoffStateOfCharge} comes before the allowed depth ${bank.allowedDepth} is reached; at most ${(1 - bank.allowedDepth).toFixed(2)}`,
     )
-  const fullV = restedVoltage(bank.part.chemistry, bank.part.chemistry === 'lfp' ? bankNominalV(bank) : bank.systemV, 1)
+  const fullV = restedBankV(bank, 1)
   if (bank.absorbV !== null && (bank.absorbV <= fullV || bank.absorbV > bank.systemV * MOST_ABSORB))
     report(
       'bank.absorbV',

@@ -1,4 +1,4 @@
-import { DESIGN_FORMAT, DESIGN_VERSION, type Problem } from './types.ts'
+import { DESIGN_FORMAT, DESIGN_VERSION, type Problem } from '../document/types.ts'
 
 type Json = Record<string, unknown>
 const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -63,11 +63,9 @@ const inverterPartSince3 = (part: Json): Json => ({
 function generatorSince3(generator: unknown, bank: unknown): unknown {
   if (!isObject(generator)) return generator
   const systemV = isObject(bank) && typeof bank.systemV === 'number' ? bank.systemV : 48
-  return { ...GENERATOR_SINCE_3, startV: startVoltsFor(systemV), ...generator }
+  return { ...GENERATOR_SINCE_3, startV: systemV, ...generator }
 }
 
-/** Where a start by voltage begins before somebody has set it: 12 V per 12 V of bank. */
-export const startVoltsFor = (systemV: number): number => systemV
 export const WINTER_SINCE_3 = { ageing: false, stepMin: 60 } as const
 export const HOUSEHOLD_SINCE_3 = { away: [], shedCanWaitBelow: null, shedShouldBelow: null }
 export const LOAD_SINCE_3 = { storeDays: 0, whenAway: true, startS: null } as const

@@ -1,9 +1,9 @@
+import { startVoltsFor } from '../generator/power.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { controllerParts, generatorParts, inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
 import { suggestWiring } from '../suggest/wiring.ts'
 import { newArray, newBank, newDesign, newRuns } from './defaults.ts'
-import { startVoltsFor } from './migrate.ts'
-import type { Design, Load } from './types.ts'
+import type { Design, Load } from '../document/types.ts'
 
 function load(id: string, applianceId: string, change: Partial<Load> = {}): Load {
   return { ...loadFromAppliance(appliance(applianceId), id), ...change }

@@ -1,5 +1,5 @@
 import { bankNominalV } from '../bank/layout.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { derate, WILLANS } from './power.ts'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { derive } from '../derive/derive.ts'
 import { larkspurBench, larkspurFlooded } from '../design/samples.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { suggestGenerator } from '../suggest/generator.ts'
 import { backupPower, economicalChargeA } from './backup.ts'
 

@@ -1,4 +1,4 @@
-import type { Fuel, Generator } from '../design/types.ts'
+import type { Fuel, Generator } from '../document/types.ts'
 
 const FUEL_FACTOR: Record<Fuel, number> = { petrol: 1, propane: 0.9, 'natural-gas': 0.85, diesel: 1 }
 
@@ -45,3 +45,6 @@ export function runningCost(
     oilChanges: kind === 'generator' ? Math.ceil(year.generatorHours / oilEveryH) : 0,
   }
 }
+
+/** Where a start by voltage begins before somebody has set it: 12 V per 12 V of bank. */
+export const startVoltsFor = (systemV: number): number => systemV

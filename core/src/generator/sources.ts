@@ -1,6 +1,6 @@
-import type { OtherSource } from '../design/types.ts'
-import type { Read } from '../loads/table.ts'
-import { HOURS, MONTH_DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
+import type { Read } from '../document/cells.ts'
+import type { OtherSource } from '../document/types.ts'
+import { HOURS, MONTH_DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 
 /** A source that gives the same watts in every month and hour. */
 export function newSource(id: string, kind: OtherSource['kind'], watts: number): OtherSource {

@@ -1,4 +1,4 @@
-import type { InverterPart } from '../design/types.ts'
+import type { InverterPart } from '../document/types.ts'
 
 /** Input power at output P: idle + a·P + b·P². */
 export interface InverterCurve {

@@ -1,4 +1,4 @@
-import type { Design, Leg, Load } from '../design/types.ts'
+import type { Design, Leg, Load } from '../document/types.ts'
 import { normalShape, standbyEnergy, useEnergy } from '../loads/energy.ts'
 import { legsOfService, legVolts, serviceOf, type LiveLeg, type Service } from './service.ts'
 

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { derive } from '../derive/derive.ts'
 import { gannetSkerry, larkspurBench } from '../design/samples.ts'
-import type { Design, Inverter } from '../design/types.ts'
+import type { Design, Inverter } from '../document/types.ts'
 import { invariantProblems } from '../design/invariants.ts'
 import { inverterParts, partById } from '../parts/shelf.ts'
-import { inverterChoices } from './choices.ts'
+import { inverterChoices } from '../choices/inverter.ts'
 import { bestLegs, legs, legYear, worstLegHour } from './legs.ts'
 import {
   acrossVolts,

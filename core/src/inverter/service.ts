@@ -1,4 +1,4 @@
-import type { Design, Inverter, InverterPart, Leg, Load } from '../design/types.ts'
+import type { Design, Inverter, InverterPart, Leg, Load } from '../document/types.ts'
 
 /** What stands at the house panel: by the part itself, or by how several of it are joined. */
 export type Service = 'split-phase' | 'three-phase' | 'single-120' | 'single-230'

@@ -1,8 +1,8 @@
 import { coldFactor } from '../bank/chemistry.ts'
-import { bankNominalV, bankOhm } from '../bank/layout.ts'
+import { bankOhm } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
-import { restedVoltage, sag } from '../bank/voltage.ts'
-import type { Design } from '../design/types.ts'
+import { restedBankV, sag } from '../bank/voltage.ts'
+import type { Design } from '../document/types.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
 import { inverterRating } from './service.ts'
 
@@ -84,14 +84,13 @@ export type PeakWatts = Pick<CoincidentPeak, 'continuousW' | 'surgeW' | 'startS'
 function startAt(design: Design, peak: PeakWatts, stateOfCharge: number, bankC: number): SurgeRow {
   const { bank, inverter } = design
   const { part } = inverter
-  const nominal = bank.part.chemistry === 'lfp' ? bankNominalV(bank) : bank.systemV
   const surgeLimitA = bank.part.surgeA * stringsAtLimit(bank)
   const answer = surge({
     baseW: peak.continuousW,
     startW: peak.surgeW - peak.continuousW,
     surgeRatingW: inverterRating(design, peak.startS).surgeW,
     efficiency: part.fullLoadEfficiency,
-    openCircuitV: restedVoltage(bank.part.chemistry, nominal, stateOfCharge),
+    openCircuitV: restedBankV(bank, stateOfCharge),
     ohm: bankOhm(bank) / coldFactor(bank.part.chemistry, bankC),
     lowCutV: part.lowCutV,
     surgeLimitA,

@@ -1,4 +1,4 @@
-import type { Load, StartKind } from '../design/types.ts'
+import type { Load, StartKind } from '../document/types.ts'
 import { HOUR_SHAPES } from './shapes.ts'
 
 /** A generic appliance: where a load starts from until it has been metered. */

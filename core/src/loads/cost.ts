@@ -2,7 +2,7 @@ import { modulesForDay } from '../array/power.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { ratedWh } from '../bank/layout.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { dailyEnergy } from './energy.ts'
 
 /** What one load alone would need, as if the rest of the system were built for it in proportion. */

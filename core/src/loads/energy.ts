@@ -1,4 +1,4 @@
-import type { Load } from '../design/types.ts'
+import type { Load } from '../document/types.ts'
 
 const DAYS_PER_MONTH = 365 / 12
 

@@ -1,4 +1,4 @@
-import type { Load, MeterReading } from '../design/types.ts'
+import type { Load, MeterReading } from '../document/types.ts'
 import { dailyEnergy } from './energy.ts'
 
 /** A load that still rests on a guess, and how to measure it. */

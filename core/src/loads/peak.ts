@@ -1,4 +1,4 @@
-import type { Load, Schools, StartKind } from '../design/types.ts'
+import type { Load, Schools, StartKind } from '../document/types.ts'
 import { normalShape, standbyEnergy, useEnergy } from './energy.ts'
 
 /** Start watts as a multiple of running watts where nothing better is known. Source: motor practice, mid-range. */

@@ -1,4 +1,4 @@
-import type { Load, Priority } from '../design/types.ts'
+import type { Load, Priority } from '../document/types.ts'
 import { dailyEnergy, normalShape, standbyEnergy, useEnergy } from './energy.ts'
 
 export const PRIORITIES: readonly Priority[] = ['must', 'should', 'canWait']

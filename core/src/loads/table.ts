@@ -1,17 +1,9 @@
-import type { Load, Problem } from '../design/types.ts'
+import type { Cells, Read } from '../document/cells.ts'
+import type { Load, Problem } from '../document/types.ts'
 import { readQuantity } from '../units/parse.ts'
 import { appliance, APPLIANCES, loadFromAppliance } from './appliances.ts'
 import { BASIS_NEEDS } from './energy.ts'
 import { HOUR_SHAPES } from './shapes.ts'
-
-/** Rows of a table, as a spreadsheet or a CSV file gives them. */
-export type Cells = readonly (readonly string[])[]
-
-/** What rows came to: the things made of them, and what is wrong, by line (from 1) and column. */
-export interface Read<T> {
-  items: T[]
-  problems: Problem[]
-}
 
 interface Column {
   key: keyof Load

@@ -1,4 +1,4 @@
-import type { Design, Load } from '../design/types.ts'
+import type { Design, Load } from '../document/types.ts'
 import { dailyEnergy } from './energy.ts'
 
 /** What may be tried with a load before it is decided. */

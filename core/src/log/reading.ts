@@ -1,4 +1,4 @@
-import type { Problem } from '../design/types.ts'
+import type { Problem } from '../document/types.ts'
 
 /** One line of the log. */
 export interface Reading {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
 import { newSource } from '../generator/sources.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { bill } from './parts.ts'
 
 function priced(change: (design: Design) => void): Design {

@@ -1,4 +1,4 @@
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 
 export interface PartsLine {
   name: string

@@ -1,4 +1,4 @@
-import type { BatteryPart, ControllerPart, GeneratorPart, InverterPart, ModulePart } from '../design/types.ts'
+import type { BatteryPart, ControllerPart, GeneratorPart, InverterPart, ModulePart } from '../document/types.ts'
 
 /** Generic parts with plausible data-sheet values; brand-neutral, prices made up, in no particular currency. */
 const module = (
@@ -80,10 +80,16 @@ const leadCycles = (factor: number) => [
   { depth: 0.5, cycles: 1500 * factor },
   { depth: 0.8, cycles: 850 * factor },
 ]
+/** Shares of the 20-hour capacity at faster rates, resistance of a 6 V 400 Ah unit, and what it bears. Source: typical sheets. */
+const LEAD_KINDS = {
+  flooded: { in5h: 0.765, in10h: 0.885, milliohm: 1.6, chargeShare: 0.2, lossPctPerMonth: 5 },
+  agm: { in5h: 0.86, in10h: 0.94, milliohm: 1.1, chargeShare: 0.25, lossPctPerMonth: 3 },
+  gel: { in5h: 0.86, in10h: 0.94, milliohm: 1.1, chargeShare: 0.25, lossPctPerMonth: 3 },
+}
 const lead = (
   id: string,
   name: string,
-  chemistry: 'flooded' | 'agm' | 'gel',
+  chemistry: keyof typeof LEAD_KINDS,
   nominalV: number,
   ah20: number,
   weightKg: number,
@@ -96,13 +102,13 @@ const lead = (
   chemistry,
   nominalV,
   capacities: [
-    { hours: 5, ampHours: Math.round(ah20 * (chemistry === 'flooded' ? 0.765 : 0.86)) },
-    { hours: 10, ampHours: Math.round(ah20 * (chemistry === 'flooded' ? 0.885 : 0.94)) },
+    { hours: 5, ampHours: Math.round(ah20 * LEAD_KINDS[chemistry].in5h) },
+    { hours: 10, ampHours: Math.round(ah20 * LEAD_KINDS[chemistry].in10h) },
     { hours: 20, ampHours: ah20 },
     { hours: 100, ampHours: Math.round(ah20 * 1.11) },
   ],
-  resistanceMilliohm: (nominalV / 6) * (400 / ah20) * (chemistry === 'flooded' ? 1.6 : 1.1),
-  maxChargeA: ah20 * (chemistry === 'flooded' ? 0.2 : 0.25),
+  resistanceMilliohm: (nominalV / 6) * (400 / ah20) * LEAD_KINDS[chemistry].milliohm,
+  maxChargeA: ah20 * LEAD_KINDS[chemistry].chargeShare,
   maxDischargeA: ah20 * 0.5,
   surgeA: ah20 * 1.5,
   cycles: leadCycles(life),
@@ -110,7 +116,7 @@ const lead = (
   parallelLimit: 4,
   weightKg,
   heaterW: 0,
-  selfDischargePctPerMonth: chemistry === 'flooded' ? 5 : 3,
+  selfDischargePctPerMonth: LEAD_KINDS[chemistry].lossPctPerMonth,
   minChargeC: null,
   price,
 })

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { derive } from '../derive/derive.ts'
 import { invariantProblems } from '../design/invariants.ts'
 import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { findings } from './registry.ts'
 
 const SAMPLES = { larkspurBench, larkspurFlooded, larkspurMoreSun, gannetSkerry, copperDraw }

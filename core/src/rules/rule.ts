@@ -1,5 +1,5 @@
 import type { Derived } from '../derive/derive.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import type { WinterSummary } from '../winter/summary.ts'
 
 export const STEPS = [

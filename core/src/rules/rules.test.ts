@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { derive } from '../derive/derive.ts'
 import { gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { summariseWinter, type WinterSummary } from '../winter/summary.ts'
 import { verdict } from '../winter/verdict.ts'

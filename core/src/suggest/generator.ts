@@ -2,7 +2,7 @@ import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { derive } from '../derive/derive.ts'
 import { bankNominalV } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { ECONOMICAL_LOAD, economicalChargeA } from '../generator/backup.ts'
 import { derate } from '../generator/power.ts'
 import { generatorParts } from '../parts/shelf.ts'
@@ -21,7 +21,6 @@ const LEAST_OF_CHARGER = 0.6
 export function suggestGenerator(design: Design): Suggestion {
   const { inverter, bank, place, generator } = design
   const facts = CHEMISTRIES[bank.part.chemistry]
-  const lithium = bank.part.chemistry === 'lfp'
   const volts = bankNominalV(bank)
   const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
   const chargeA = Math.min(inverter.part.chargerA * inverter.quantity, limitA)
@@ -36,7 +35,7 @@ export function suggestGenerator(design: Design): Suggestion {
   )
   const idles = chargerW < LEAST_LOAD * real(enough)
   const part = idles ? (turnedDownSet ?? enough) : enough
-  const startStateOfCharge = lithium ? 0.3 : 0.5
+  const startStateOfCharge = facts.generatorStart
   const chosen: Design = {
     ...design,
     generator: {
@@ -49,7 +48,7 @@ export function suggestGenerator(design: Design): Suggestion {
       startBy: 'charge',
       startStateOfCharge,
       stopStateOfCharge: facts.generatorStop,
-      fullChargeEveryDays: lithium ? null : 14,
+      fullChargeEveryDays: facts.fullChargeEveryDays,
       exerciseEveryDays: 30,
       equaliseEveryDays: facts.equaliseV ? 90 : null,
       restDays: 0,
@@ -68,9 +67,9 @@ export function suggestGenerator(design: Design): Suggestion {
       ...(drawnW < LEAST_LOAD * real(part)
         ? ['No smaller set on the shelf charges fast enough and carries what is on at once.']
         : []),
-      lithium
-        ? 'Lithium needs no regular full charge. A run of twenty minutes a month keeps the set fit.'
-        : `A full charge every 14 days keeps the plates clean${facts.equaliseV ? ', an equalising charge every quarter mixes the acid' : ''}.`,
+      facts.fullChargeEveryDays === null
+        ? `${facts.name} needs no regular full charge. A run of twenty minutes a month keeps the set fit.`
+        : `A full charge every ${facts.fullChargeEveryDays} days keeps the plates clean${facts.equaliseV ? ', an equalising charge every quarter mixes the acid' : ''}.`,
     ],
   }
 }

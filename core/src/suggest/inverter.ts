@@ -1,4 +1,4 @@
-import type { Design, InverterPart } from '../design/types.ts'
+import type { Design, InverterPart } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
 import { bestLegs } from '../inverter/legs.ts'
 import { onLegsOf, serviceOf } from '../inverter/service.ts'

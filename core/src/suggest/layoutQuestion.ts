@@ -1,6 +1,6 @@
 import type { LayoutQuestion } from '../array/layouts.ts'
 import { hottestCellC } from '../array/voltage.ts'
-import type { ControllerPart, Design, ModulePart } from '../design/types.ts'
+import type { ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { absorptionV } from '../bank/layout.ts'
 
 /** What has to be known to lay out a module on a controller at a design's place and bank. */

@@ -1,4 +1,4 @@
-import type { Design, Load } from '../design/types.ts'
+import type { Design, Load } from '../document/types.ts'
 import { nextId, seasonsFor } from '../design/defaults.ts'
 import { bestLegs } from '../inverter/legs.ts'
 import { legsOfService, onLegsOf, serviceOf } from '../inverter/service.ts'

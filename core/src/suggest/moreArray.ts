@@ -2,7 +2,7 @@ import { sunChargeA } from '../array/controllers.ts'
 import { layouts } from '../array/layouts.ts'
 import { bankNominalV, ratedAh } from '../bank/layout.ts'
 import { newArray, nextId } from '../design/defaults.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { moduleParts, separateTrackers, structuredCloneOf } from '../parts/shelf.ts'
 import { layoutQuestion } from './layoutQuestion.ts'
 

@@ -1,6 +1,6 @@
-import type { Design } from '../design/types.ts'
+import { MOST_FROM_SUN_H } from '../calendar/clock.ts'
+import type { Design } from '../document/types.ts'
 import { climateAt, ILLUSTRATIVE_CLIMATES } from '../weather/climates.ts'
-import { MOST_FROM_SUN_H } from '../rules/place/clock.ts'
 import type { Suggestion } from './suggestion.ts'
 
 /**

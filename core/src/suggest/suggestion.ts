@@ -1,4 +1,4 @@
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 
 /** A step filled from the steps before it, with the reasons for each choice. */
 export interface Suggestion {

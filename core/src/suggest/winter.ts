@@ -1,10 +1,10 @@
 import { CHEMISTRIES } from '../bank/chemistry.ts'
-import { chemistryChoices } from '../bank/choices.ts'
-import type { Design, Load } from '../design/types.ts'
+import { chemistryChoices } from '../choices/bank.ts'
+import type { Design, Load } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
 import { dailyEnergy } from '../loads/energy.ts'
 import { withTrials, type LoadChange } from '../loads/whatIf.ts'
-import { darkMonths } from '../sun/calendar.ts'
+import { darkMonths } from '../calendar/calendar.ts'
 import { decimal } from '../units/format.ts'
 import { inverterParts, structuredCloneOf } from '../parts/shelf.ts'
 import { bill } from '../money/parts.ts'
@@ -157,7 +157,7 @@ function tried(design: Design, id: string, says: string, load: Load, what: LoadC
 /** A bank of the other kind, lead for lithium or lithium for lead, as the hand method sizes it. */
 function otherChemistry(design: Design): { id: string; says: string; design: Design }[] {
   const { worked, batteryC } = derive(design)
-  const wanted = design.bank.part.chemistry === 'lfp' ? 'flooded' : 'lfp'
+  const wanted = CHEMISTRIES[design.bank.part.chemistry].counterpart
   const choice = chemistryChoices(design, worked['loads.battery-day'].value, batteryC).find(
     ({ chemistry }) => chemistry === wanted,
   )

@@ -1,4 +1,4 @@
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { cableName, sizeFor } from '../wiring/runs.ts'
 import type { Suggestion } from './suggestion.ts'
 

@@ -1,4 +1,4 @@
-import { clamp, DEG } from './angles.ts'
+import { clamp, DEG } from '../math/angles.ts'
 import { requireLatitude } from './position.ts'
 
 /** Total solar irradiance, W/m². Source: Kopp & Lean (2011). */

@@ -1,5 +1,5 @@
-import { DEG } from './angles.ts'
-import { DAYS, HOURS } from './calendar.ts'
+import { DEG } from '../math/angles.ts'
+import { DAYS, HOURS } from '../calendar/calendar.ts'
 import {
   declinationDeg,
   equationOfTimeMin,

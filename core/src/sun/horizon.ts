@@ -1,13 +1,5 @@
-import { clamp, DEG, wrap360 } from './angles.ts'
-
-export type HorizonCover = 'terrain' | 'evergreen' | 'leafless'
-
-/** A point of the horizon; `cover` holds for the stretch from here clockwise to the next point. */
-export interface HorizonPoint {
-  azimuthDeg: number
-  elevationDeg: number
-  cover: HorizonCover
-}
+import type { HorizonCover, HorizonPoint } from '../document/types.ts'
+import { clamp, DEG, wrap360 } from '../math/angles.ts'
 
 /** Share of the beam that passes trees that drop their leaves, by month in the north. */
 const LEAFLESS_BARE = 0.5

@@ -1,7 +1,7 @@
-import type { Problem } from '../design/types.ts'
-import type { Cells, Read } from '../loads/table.ts'
+import type { Cells, Read } from '../document/cells.ts'
+import type { HorizonCover, HorizonPoint } from '../document/types.ts'
+import type { Problem } from '../document/types.ts'
 import { readQuantity } from '../units/parse.ts'
-import type { HorizonCover, HorizonPoint } from './horizon.ts'
 
 const COVERS: [HorizonCover, RegExp][] = [
   ['terrain', /^(terrain|ground|hill|ridge|)$/i],

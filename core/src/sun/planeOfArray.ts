@@ -1,10 +1,10 @@
-import { clamp, DEG } from './angles.ts'
+import type { SkyModel } from '../document/types.ts'
+import type { HorizonPoint } from '../document/types.ts'
+import { clamp, DEG } from '../math/angles.ts'
 import { diffuseFraction } from './diffuse.ts'
-import { DAYS, MONTH_OF_DAY } from './calendar.ts'
+import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { normalExtraterrestrial } from './extraterrestrial.ts'
-import { beamThrough, skyViewAbove, type HorizonPoint } from './horizon.ts'
-
-export type SkyModel = 'hay-davies' | 'perez'
+import { beamThrough, skyViewAbove } from './horizon.ts'
 
 /** Below this cosine of the zenith (87°) ratios to the horizontal are held, so that no hour blows up. */
 export const COS_ZENITH_FLOOR = Math.cos(87 * DEG)

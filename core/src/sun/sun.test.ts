@@ -1,9 +1,10 @@
+import type { HorizonPoint } from '../document/types.ts'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { diffuseFraction } from './diffuse.ts'
 import { extraterrestrialDaily } from './extraterrestrial.ts'
 import { sunYear } from './geometry.ts'
-import { beamThrough, horizonAt, skyViewAbove, type HorizonPoint } from './horizon.ts'
+import { beamThrough, horizonAt, skyViewAbove } from './horizon.ts'
 import { planeOfArray } from './planeOfArray.ts'
 import { sunPosition } from './position.ts'
 

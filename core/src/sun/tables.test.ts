@@ -1,10 +1,10 @@
+import type { HorizonPoint } from '../document/types.ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { climateAt } from '../weather/climates.ts'
 import { climateFromCells } from '../weather/climateTable.ts'
-import { MONTH_NAMES } from './calendar.ts'
+import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { cellsOfHorizon, horizonFromCells } from './horizonTable.ts'
-import type { HorizonPoint } from './horizon.ts'
 
 const cells = (text: string) => text.split('\n').map((line) => line.split('\t'))
 

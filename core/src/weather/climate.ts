@@ -1,17 +1,7 @@
-import { MONTH_DAYS, MONTH_START } from '../sun/calendar.ts'
+import type { MonthlyClimate } from '../document/types.ts'
+import { MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
 import type { SunYear } from '../sun/geometry.ts'
 import { clearnessDistribution, clearnessMaximum, type ClearnessDistribution } from './clearness.ts'
-
-/** Climate of one month at a place. */
-export interface MonthlyClimate {
-  /** mean daily global horizontal energy, kWh/m² */
-  ghiKWhM2Day: number
-  meanC: number
-  /** mean of the daily minima and maxima */
-  minC: number
-  maxC: number
-  snowfallCm: number
-}
 
 /** Clear-sky horizontal irradiance, W/m². Source: Haurwitz (1945). */
 export function clearSkyWM2(cosZenith: number): number {

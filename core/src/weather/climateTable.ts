@@ -1,8 +1,8 @@
-import type { Problem } from '../design/types.ts'
-import type { Cells, Read } from '../loads/table.ts'
-import { MONTH_NAMES } from '../sun/calendar.ts'
+import type { Cells, Read } from '../document/cells.ts'
+import type { MonthlyClimate } from '../document/types.ts'
+import type { Problem } from '../document/types.ts'
+import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { readQuantity } from '../units/parse.ts'
-import type { MonthlyClimate } from './climate.ts'
 
 type Key = keyof MonthlyClimate
 /** Order of the columns where no header names them. */

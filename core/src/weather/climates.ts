@@ -1,6 +1,6 @@
+import type { MonthlyClimate } from '../document/types.ts'
 import { extraterrestrialDaily } from '../sun/extraterrestrial.ts'
-import { MEAN_DAYS } from '../sun/calendar.ts'
-import type { MonthlyClimate } from './climate.ts'
+import { MEAN_DAYS } from '../calendar/calendar.ts'
 
 /**
  * A rounded illustration of a kind of climate, written for the north and shifted by six months in the south. It is a

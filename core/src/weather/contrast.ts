@@ -1,4 +1,4 @@
-import { darkMonths, DAYS, MONTH_DAYS, MONTH_START } from '../sun/calendar.ts'
+import { darkMonths, DAYS, MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
 
 /** The middle of one dark season, day by day. */
 export interface WinterSample {

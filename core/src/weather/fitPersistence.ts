@@ -1,5 +1,5 @@
-import { normalQuantile } from '../random/random.ts'
-import { DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
+import { normalQuantile } from '../math/random.ts'
+import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { CLEARNESS_MINIMUM, clearnessCumulative, clearnessDistribution } from './clearness.ts'
 
 /** Days of a month's worth are needed before a lag means anything. */

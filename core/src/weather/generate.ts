@@ -1,8 +1,9 @@
-import { normalCumulative, Random } from '../random/random.ts'
-import { DAYS, HOURS, MONTH_OF_DAY } from '../sun/calendar.ts'
+import type { MonthlyClimate } from '../document/types.ts'
+import { normalCumulative, Random } from '../math/random.ts'
+import { DAYS, HOURS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import type { SunYear } from '../sun/geometry.ts'
 import { clearnessQuantile } from './clearness.ts'
-import { monthSkies, smoothDaily, type MonthlyClimate, type MonthSky } from './climate.ts'
+import { monthSkies, smoothDaily, type MonthSky } from './climate.ts'
 import { letSnowFall } from './snow.ts'
 
 /** One year of hours. Hour 0 begins at local standard midnight of day `startDay` (day of year from 0). */

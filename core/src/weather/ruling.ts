@@ -1,5 +1,5 @@
-import type { Place } from '../design/types.ts'
-import type { MonthlyClimate } from './climate.ts'
+import type { MonthlyClimate } from '../document/types.ts'
+import type { Place } from '../document/types.ts'
 
 /** The rows that closed forms and made years take. */
 export interface ClimateRows {

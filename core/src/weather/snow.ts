@@ -1,7 +1,7 @@
-import { DEG } from '../sun/angles.ts'
-import type { Random } from '../random/random.ts'
-import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
-import type { MonthlyClimate } from './climate.ts'
+import type { MonthlyClimate } from '../document/types.ts'
+import { DEG } from '../math/angles.ts'
+import type { Random } from '../math/random.ts'
+import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import type { WeatherYear } from './generate.ts'
 
 /** Depth of settled snow lost per degree above freezing and day, cm. Source: degree-day practice, 0.4–0.6 cm/(°C·d). */

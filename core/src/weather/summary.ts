@@ -1,4 +1,4 @@
-import { DAYS, MONTH_DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
+import { DAYS, MONTH_DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import type { WeatherYear } from './generate.ts'
 
 export interface WeatherSummary {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { larkspurBench } from '../design/samples.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { batteryParts, partById } from '../parts/shelf.ts'
 import { runYear } from './loop.ts'
 import { runPlan } from './plan.ts'

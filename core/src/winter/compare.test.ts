@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { copperDraw, larkspurBench, larkspurFlooded } from '../design/samples.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { bill } from '../money/parts.ts'
 import { candidates } from '../suggest/winter.ts'
 import { keyFigures } from './compare.ts'

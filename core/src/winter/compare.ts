@@ -1,6 +1,6 @@
 import { arrayRatedW } from '../array/power.ts'
 import { ratedWh } from '../bank/layout.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { runningCost } from '../generator/power.ts'
 import { bill } from '../money/parts.ts'
 import type { WinterSummary } from './summary.ts'

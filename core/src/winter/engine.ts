@@ -1,7 +1,8 @@
-import type { ArrayField, Design, Place } from '../design/types.ts'
-import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, runStartDay } from '../sun/calendar.ts'
+import { surfaceOf } from '../plane/surface.ts'
+import type { ArrayField, Design, Place } from '../document/types.ts'
+import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, runStartDay } from '../calendar/calendar.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
-import { TiltedPlane, tiltOnDay } from '../sun/plane.ts'
+import { TiltedPlane, tiltOnDay } from '../plane/plane.ts'
 import { lifeYears } from '../bank/life.ts'
 import { WeatherMaker, type ClimateSource, type WeatherYear, type YearSource } from '../weather/generate.ts'
 import type { HourlySeries } from '../weather/hours/series.ts'
@@ -23,27 +24,6 @@ export interface RunRequest {
 /** Most years one run may ask for. */
 export const MAX_YEARS = 1000
 const PLANES_KEPT = 12
-
-/** The tilted surface an array stands on, under the sky of a place. */
-export function surfaceOf(
-  place: Place,
-  array: Pick<ArrayField, 'tiltDeg' | 'azimuthDeg'> &
-    Partial<Pick<ArrayField, 'tiltSeasons' | 'tracking' | 'horizonShare'>>,
-  skyModel: Design['schools']['skyModel'],
-) {
-  return {
-    tiltDeg: array.tiltDeg,
-    azimuthDeg: array.azimuthDeg,
-    tiltSeasons: array.tiltSeasons,
-    tracking: array.tracking,
-    horizonShare: array.horizonShare,
-    horizon: place.horizon,
-    latitudeDeg: place.latitudeDeg,
-    skyModel,
-    albedoBare: place.albedoBare,
-    albedoSnow: place.albedoSnow,
-  }
-}
 
 /**
  * Runs winters of designs and keeps what did not change between one design and the next: the sun's year, the weather

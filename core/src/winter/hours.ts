@@ -4,8 +4,8 @@ import { absorptionV, bankNominalV } from '../bank/layout.ts'
 import { roomTemperature } from '../bank/roomTemperature.ts'
 import { busAmps, onTheBus, passesW } from '../array/controllers.ts'
 import { HEAT_LOSS, arrayRatedW, lossFactor } from '../array/power.ts'
-import type { ArrayField, Design } from '../design/types.ts'
-import { DAYS, HOURS, MONTH_OF_DAY } from '../sun/calendar.ts'
+import type { ArrayField, Design } from '../document/types.ts'
+import { DAYS, HOURS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import type { WeatherYear } from '../weather/generate.ts'
 
 /** What one weather year brings to a design, hour by hour of the run. */

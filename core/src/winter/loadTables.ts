@@ -1,10 +1,10 @@
-import type { Design, Load } from '../design/types.ts'
+import type { Design, Load } from '../document/types.ts'
 import { normalShape, standbyEnergy, useEnergy } from '../loads/energy.ts'
 import { PRIORITIES } from '../loads/profile.ts'
 import { legsOfService, serviceOf } from '../inverter/service.ts'
 import { legYear } from '../inverter/legs.ts'
-import { DAYS, MONTH_START } from '../sun/calendar.ts'
-import type { Absence } from '../design/types.ts'
+import { DAYS, MONTH_START } from '../calendar/calendar.ts'
+import type { Absence } from '../document/types.ts'
 
 /** What the household asks for, as the run looks it up: at home and away, by month, hour and part of the hour. */
 export interface LoadTables {

@@ -1,5 +1,5 @@
 import { inverterOutput } from '../inverter/efficiency.ts'
-import { DAYS, MONTH_OF_DAY } from '../sun/calendar.ts'
+import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import type { YearHours } from './hours.ts'
 import { VOLTAGE_STEPS, type RunPlan } from './plan.ts'
 import { emptyYear, type Trace, type YearResult } from './year.ts'

@@ -1,13 +1,13 @@
 import { CHEMISTRIES } from '../bank/chemistry.ts'
-import { fitKinetic, kineticStepOf, type Kinetic, type KineticStep } from '../bank/kinetic.ts'
+import { bankKinetic, kineticStepOf, type KineticStep } from '../bank/kinetic.ts'
 import { absorptionV, bankNominalV, bankOhm, ratedAh } from '../bank/layout.ts'
-import { capacityLeft, stringsAtLimit } from '../bank/strings.ts'
-import { restedVoltage } from '../bank/voltage.ts'
-import type { Design } from '../design/types.ts'
+import { stringsAtLimit } from '../bank/strings.ts'
+import { restedBankV } from '../bank/voltage.ts'
+import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { curveOf, type InverterCurve } from '../inverter/efficiency.ts'
 import { inverterRating } from '../inverter/service.ts'
-import { runStartDay } from '../sun/calendar.ts'
+import { runStartDay } from '../calendar/calendar.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { controllerEfficiency } from './hours.ts'
 import { legLimits, loadTables, type LoadTables } from './loadTables.ts'
@@ -97,17 +97,6 @@ export interface BackupPlan {
 /** Entries of the voltage table between empty and full. */
 export const VOLTAGE_STEPS = 200
 
-/** The kinetic battery of a whole bank, Ah at the bank's voltage. */
-export function bankKinetic(design: Design): Kinetic {
-  const { part } = design.bank
-  const inParallel = design.bank.inParallel * capacityLeft(design.bank)
-  const fit = fitKinetic(part.capacities)
-  if (part.chemistry === 'lfp') {
-    return { qmaxAh: Math.max(...part.capacities.map((rate) => rate.ampHours)) * inParallel, c: 1, kPerH: 1 }
-  }
-  return { qmaxAh: fit.qmaxAh * inParallel, c: fit.c, kPerH: fit.kPerH }
-}
-
 /** How much of the system's first years is left. */
 export interface Age {
   /** share of the bank's capacity, and of the arrays' power */
@@ -160,7 +149,6 @@ function bankPlan(design: Design, parts: number, share: number): BankPlan {
   const fresh = bankKinetic(design)
   const kinetic = { ...fresh, qmaxAh: fresh.qmaxAh * share }
   const { part } = bank
-  const nominalV = part.chemistry === 'lfp' ? bankNominalV(bank) : bank.systemV
   return {
     volts: bankNominalV(bank),
     qmaxAh: kinetic.qmaxAh,
@@ -173,9 +161,7 @@ function bankPlan(design: Design, parts: number, share: number): BankPlan {
     cutoff: bank.cutoffStateOfCharge,
     lockC: part.minChargeC ?? -Infinity,
     heaterW: part.heaterW * bank.inParallel * bank.inSeries,
-    restedV: Float64Array.from({ length: VOLTAGE_STEPS + 2 }, (_, i) =>
-      restedVoltage(part.chemistry, nominalV, i / VOLTAGE_STEPS),
-    ),
+    restedV: Float64Array.from({ length: VOLTAGE_STEPS + 2 }, (_, i) => restedBankV(bank, i / VOLTAGE_STEPS)),
     ohm: bankOhm(bank) / share,
     lowCutV: inverter.part.lowCutV,
     absorbV: absorptionV(bank),
@@ -185,13 +171,11 @@ function bankPlan(design: Design, parts: number, share: number): BankPlan {
 
 /** Current of an equalising charge as a share of the rated capacity an hour. Source: makers' usual C/33. */
 const EQUALISE_RATE = 0.03
-/** A generator that is due to charge to full ends a little below it: the last of it belongs to the sun. */
-const FULL_BY_GENERATOR = { lfp: 0.99, other: 0.96 }
 
 function backupPlan(design: Design): BackupPlan {
   const { generator, bank } = design
   const { acW, chargeA, chargerAcW, chargerEfficiency, passesHouse, idleLPerH, litresPerWh } = backupPower(design)
-  const { equaliseV } = CHEMISTRIES[bank.part.chemistry]
+  const { equaliseV, generatorFull } = CHEMISTRIES[bank.part.chemistry]
   const equalises = equaliseV !== null && generator.equaliseEveryDays !== null
   const vehicle = generator.kind === 'vehicle'
   return {
@@ -215,7 +199,7 @@ function backupPlan(design: Design): BackupPlan {
     quietFromH: generator.quietFromH,
     quietToH: generator.quietToH,
     fullEveryH: vehicle ? 0 : (generator.fullChargeEveryDays ?? 0) * 24,
-    fullStop: bank.part.chemistry === 'lfp' ? FULL_BY_GENERATOR.lfp : FULL_BY_GENERATOR.other,
+    fullStop: generatorFull,
     exerciseEveryH: generator.kind === 'generator' ? (generator.exerciseEveryDays ?? 0) * 24 : 0,
     exerciseH: generator.exerciseMin / 60,
     equaliseEveryH: equalises && !vehicle ? generator.equaliseEveryDays! * 24 : 0,

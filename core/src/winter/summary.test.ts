@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { larkspurBench, larkspurFlooded } from '../design/samples.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import { roomTemperature, designBatteryC } from '../bank/roomTemperature.ts'
 import { monthlyEnergy } from '../loads/profile.ts'
 import { WinterEngine } from './engine.ts'

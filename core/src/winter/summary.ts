@@ -1,7 +1,7 @@
-import type { Design, Priority } from '../design/types.ts'
+import { quantile } from '../math/quantile.ts'
+import type { Design, Priority } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
-import { darkMonths, DAYS, MONTH_DAYS, MONTH_START, runStartDay } from '../sun/calendar.ts'
-import { quantile } from '../weather/darkSpells.ts'
+import { darkMonths, DAYS, MONTH_DAYS, MONTH_START, runStartDay } from '../calendar/calendar.ts'
 import type { YearResult, YearLosses } from './year.ts'
 
 /** The figures of a year that people compare. */

@@ -1,5 +1,5 @@
 import { larkspurBench } from '../design/samples.ts'
-import type { Design } from '../design/types.ts'
+import type { Design } from '../document/types.ts'
 import type { YearHours } from './hours.ts'
 
 /** The same day of sun on the bus, W by hour, 365 times. */

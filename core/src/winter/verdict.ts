@@ -1,5 +1,5 @@
-import type { Design } from '../design/types.ts'
-import { darkMonths, MONTH_DAYS } from '../sun/calendar.ts'
+import type { Design } from '../document/types.ts'
+import { darkMonths, MONTH_DAYS } from '../calendar/calendar.ts'
 import { decimal, significant } from '../units/format.ts'
 import type { WinterSummary } from './summary.ts'
 

@@ -1,5 +1,5 @@
-import type { Design } from '../design/types.ts'
-import { DAYS } from '../sun/calendar.ts'
+import type { Design } from '../document/types.ts'
+import { DAYS } from '../calendar/calendar.ts'
 import type { WinterEngine } from './engine.ts'
 import { partsOf } from './plan.ts'
 import { emptyTrace, TRACE_COLUMNS, type Trace } from './year.ts'

@@ -1,5 +1,5 @@
-import type { Priority } from '../design/types.ts'
-import { DAYS } from '../sun/calendar.ts'
+import type { Priority } from '../document/types.ts'
+import { DAYS } from '../calendar/calendar.ts'
 
 /** Where energy was lost in a year, Wh. */
 export interface YearLosses {

@@ -1,5 +1,5 @@
-import type { Design } from '../design/types.ts'
-import { HOURS } from '../sun/calendar.ts'
+import type { Design } from '../document/types.ts'
+import { HOURS } from '../calendar/calendar.ts'
 import { lifeYears, type BankLife } from '../bank/life.ts'
 import { yearsOfRun } from '../weather/ruling.ts'
 import type { WinterEngine } from './engine.ts'

@@ -1,5 +1,5 @@
 import { bankNominalV } from '../bank/layout.ts'
-import type { Design, WireRun } from '../design/types.ts'
+import type { Design, WireRun } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { acrossVolts, serviceOf } from '../inverter/service.ts'
 import { ampacity, CONDUCTORS, deviceFor, deviceLimit, drop } from './conductors.ts'

@@ -1,4 +1,4 @@
-import type { Design } from '../../design/types.ts'
+import type { Design } from '../../document/types.ts'
 import { celsius, volts } from '../say.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
 

@@ -1,4 +1,4 @@
-import type { Design } from '../../design/types.ts'
+import type { Design } from '../../document/types.ts'
 import { nextId } from '../../design/defaults.ts'
 import { structuredCloneOf } from '../../parts/shelf.ts'
 import { stringKind, type UnlikeGroup } from '../../array/unlike.ts'

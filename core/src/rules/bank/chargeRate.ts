@@ -1,5 +1,5 @@
 import { busAmps } from '../../array/controllers.ts'
-import type { Design } from '../../design/types.ts'
+import type { Design } from '../../document/types.ts'
 import { moreArray } from '../../suggest/moreArray.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import { stringsAtLimit } from '../../bank/strings.ts'
@@ -21,12 +21,13 @@ export const chargeRate: Rule = {
   check: ({ design, derived: { worked } }) => {
     const { bank, controllers } = design
     const rate = worked['bank.charge-rate'].value
-    const { low, high } = CHEMISTRIES[bank.part.chemistry].chargeRate
+    const { chargeRate: wanted, managed } = CHEMISTRIES[bank.part.chemistry]
+    const { low, high } = wanted
     const shown = `${significant(rate * 100, 2)} % of capacity an hour`
     const more = { working: 'bank.charge-rate' }
     const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
     const outputA = busAmps(controllers)
-    if (bank.part.chemistry === 'lfp')
+    if (managed)
       return outputA > limitA
         ? [
             watch(
@@ -42,7 +43,7 @@ export const chargeRate: Rule = {
         stop(
           'bank',
           `Charged at ${shown}.`,
-          `Over ${high * 100} % a lead-acid bank overheats and gasses. Limit the controllers or enlarge the bank.`,
+          `Over ${high * 100} % this bank overheats and gasses. Limit the controllers or enlarge the bank.`,
           more,
         ),
       ]
@@ -55,6 +56,6 @@ export const chargeRate: Rule = {
           { ...more, ...addedArray(design) },
         ),
       ]
-    return [sound('bank', `Charged at up to ${shown}.`, 'Within what lead-acid wants.', more)]
+    return [sound('bank', `Charged at up to ${shown}.`, 'Within what it wants.', more)]
   },
 }

@@ -1,4 +1,4 @@
-import type { Design } from '../../design/types.ts'
+import type { Design } from '../../document/types.ts'
 import { freezingPointC } from '../../bank/chemistry.ts'
 import { celsius, percent } from '../say.ts'
 import { stop, watch, type Rule } from '../rule.ts'

@@ -1,5 +1,5 @@
 import { bankShares } from '../../bank/strings.ts'
-import type { Bank } from '../../design/types.ts'
+import type { Bank } from '../../document/types.ts'
 import { stop, watch, sound, type Rule } from '../rule.ts'
 
 /** Share by which the busiest string carries more than its own. */

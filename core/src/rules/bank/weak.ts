@@ -1,5 +1,5 @@
 import { capacityLeft } from '../../bank/strings.ts'
-import type { Design } from '../../design/types.ts'
+import type { Design } from '../../document/types.ts'
 import { percent } from '../say.ts'
 import { watch, type Rule } from '../rule.ts'
 

@@ -1,7 +1,7 @@
 import { stringsAtLimit } from '../../bank/strings.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import { backupPower } from '../../generator/backup.ts'
-import type { Design } from '../../design/types.ts'
+import type { Design } from '../../document/types.ts'
 import { significant } from '../../units/format.ts'
 import { percent } from '../say.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
@@ -46,6 +46,7 @@ export const chargerOverBank: Rule = {
     const { generator, bank } = design
     if (!generator.present) return []
     const { chargeA } = backupPower(design)
+    const { managed } = CHEMISTRIES[bank.part.chemistry]
     const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
     if (chargeA <= limitA) return []
     const remedy = {
@@ -53,12 +54,12 @@ export const chargerOverBank: Rule = {
       apply: (d: Design) => ({ ...d, generator: { ...d.generator, chargeLimitA: Math.floor(limitA) } }),
     }
     return [
-      (bank.part.chemistry === 'lfp' ? watch : stop)(
+      (managed ? watch : stop)(
         'generator',
         `The charger can push ${significant(chargeA)} A; the bank takes ${significant(limitA)} A.`,
-        bank.part.chemistry === 'lfp'
+        managed
           ? 'The management units disconnect under it. Turn the charger down.'
-          : 'Beyond its limit a lead-acid bank overheats and gasses. Turn the charger down.',
+          : 'Beyond its limit the bank overheats and gasses. Turn the charger down.',
         limitA >= 1 ? { remedy } : {},
       ),
     ]

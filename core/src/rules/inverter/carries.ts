@@ -1,4 +1,4 @@
-import type { Design } from '../../design/types.ts'
+import type { Design } from '../../document/types.ts'
 import { inverterRating } from '../../inverter/service.ts'
 import { significant } from '../../units/format.ts'
 import { percent, volts, watts } from '../say.ts'

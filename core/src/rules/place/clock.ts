@@ -1,8 +1,6 @@
+import { MOST_FROM_SUN_H } from '../../calendar/clock.ts'
 import { significant } from '../../units/format.ts'
 import { watch, type Rule } from '../rule.ts'
-
-/** Legal clocks stray from the sun by no more than this, hours. */
-export const MOST_FROM_SUN_H = 2.5
 
 export const clock: Rule = {
   id: 'place.clock',

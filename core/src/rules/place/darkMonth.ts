@@ -1,4 +1,4 @@
-import { MONTH_NAMES } from '../../sun/calendar.ts'
+import { MONTH_NAMES } from '../../calendar/calendar.ts'
 import { significant } from '../../units/format.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 

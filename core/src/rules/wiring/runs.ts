@@ -1,4 +1,4 @@
-import type { Design } from '../../design/types.ts'
+import type { Design } from '../../document/types.ts'
 import { decimal } from '../../units/format.ts'
 import { cableName, sizeFor, type WorkedRun } from '../../wiring/runs.ts'
 import { amps } from '../say.ts'

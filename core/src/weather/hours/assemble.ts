@@ -1,4 +1,4 @@
-import { HOURS, MONTH_START } from '../../sun/calendar.ts'
+import { HOURS, MONTH_START } from '../../calendar/calendar.ts'
 import type { SunYear } from '../../sun/geometry.ts'
 import type { ColumnMapping } from './columns.ts'
 import { CHANNEL_RANGE, channelsOf, MOST_YEARS, type Channel, type HourlySeries } from './series.ts'

@@ -1,17 +1,9 @@
-import { DAYS, MONTH_DAYS, MONTH_OF_DAY } from '../../sun/calendar.ts'
+import type { FittedClimate } from '../../document/types.ts'
+import type { MonthlyClimate } from '../../document/types.ts'
+import { DAYS, MONTH_DAYS, MONTH_OF_DAY } from '../../calendar/calendar.ts'
 import type { SunYear } from '../../sun/geometry.ts'
-import type { MonthlyClimate } from '../climate.ts'
 import { CLEARNESS_FOR_FIT, normalClearness } from '../fitPersistence.ts'
 import type { HourlySeries } from './series.ts'
-
-/** What imported hours say about the place: the rows years are made from, and its extremes. */
-export interface FittedClimate {
-  monthly: MonthlyClimate[]
-  persistence: number[]
-  windMS: number
-  lowestC: number
-  highestC: number
-}
 
 /** With fewer years than this a month is fitted together with its neighbours. */
 const YEARS_FOR_A_MONTH_ALONE = 4

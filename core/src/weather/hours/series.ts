@@ -1,4 +1,4 @@
-import { DAYS, HOURS } from '../../sun/calendar.ts'
+import { DAYS, HOURS } from '../../calendar/calendar.ts'
 
 /** What a column of an hourly file may hold. */
 export const CHANNELS = ['ghiWM2', 'dniWM2', 'dhiWM2', 'airC', 'windMS', 'snowfallCm', 'snowDepthCm'] as const

@@ -1,5 +1,5 @@
-import { Random } from '../../random/random.ts'
-import { DAYS, HOURS } from '../../sun/calendar.ts'
+import { Random } from '../../math/random.ts'
+import { DAYS, HOURS } from '../../calendar/calendar.ts'
 import type { SunYear } from '../../sun/geometry.ts'
 import { emptyYear, HOURLY_CAP, type ClimateSource, type WeatherYear, type YearSource } from '../generate.ts'
 import { letSnowFall } from '../snow.ts'

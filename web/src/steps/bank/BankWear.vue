@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { coldFactor, freezingPointC, storageAdvice } from '@ambrel/core'
+import { CHEMISTRIES, coldFactor, freezingPointC } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useAnswer } from '../../stores/answer.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -19,7 +19,7 @@ const weight = computed(() => bank.value.part.weightKg * bank.value.inSeries * b
 const winter = computed(() => design.winterSummary)
 const coldShare = computed(() => coldFactor(bank.value.part.chemistry, design.derived!.batteryC))
 const freezes = computed(() => freezingPointC(Math.max(0, Math.min(1, winter.value!.oneInTen.lowestStateOfCharge))))
-const advice = computed(() => storageAdvice(bank.value.part.chemistry))
+const facts = computed(() => CHEMISTRIES[bank.value.part.chemistry])
 const count = computed(() => bank.value.inSeries * bank.value.inParallel)
 </script>
 
@@ -47,7 +47,7 @@ const count = computed(() => bank.value.inSeries * bank.value.inParallel)
         <b>{{ prefs.show(winter.median.coldLockHours, 'h') }}</b>
         <span>a year locked against charging by cold; heaters take {{ prefs.show(winter.median.heaterWh, 'Wh') }}</span>
       </div>
-      <div v-if="bank.part.chemistry !== 'lfp' && winter">
+      <div v-if="facts.freezes && winter">
         <b>{{ prefs.show(freezes, '°C') }}</b>
         <span
           >freezes its acid at {{ prefs.show(winter.oneInTen.lowestStateOfCharge, 'share') }}, the lowest of 1 winter in
@@ -65,7 +65,7 @@ const count = computed(() => bank.value.inSeries * bank.value.inParallel)
     <details>
       <summary>Units bought before there is anything to charge them</summary>
       <ul>
-        <li v-for="line in advice" :key="line">{{ line }}</li>
+        <li v-for="line in facts.storage" :key="line">{{ line }}</li>
       </ul>
       <p class="quiet">The maker’s sheet outranks this.</p>
     </details>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { runningCost, type BackupKind, type Generator, type GeneratorPart } from '@ambrel/core'
+import { CHEMISTRIES, runningCost, type BackupKind, type Generator, type GeneratorPart } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
@@ -18,7 +18,7 @@ const generator = computed(() => design.document!.generator)
 const currency = computed(() => design.document!.budget.currency)
 const winter = computed(() => design.winterSummary)
 const cost = computed(() => (winter.value ? runningCost(winter.value.median, generator.value).money : null))
-const flooded = computed(() => design.document!.bank.part.chemistry === 'flooded')
+const equalises = computed(() => CHEMISTRIES[design.document!.bank.part.chemistry].equaliseV !== null)
 
 const KINDS: { value: 'none' | BackupKind; label: string }[] = [
   { value: 'none', label: 'none' },
@@ -108,7 +108,7 @@ const care = computed<GridField[]>(() => [
     ? []
     : [
         { path: at('fullChargeEveryDays'), label: 'Full charge every', unit: 'd', nullable: true },
-        ...(flooded.value
+        ...(equalises.value
           ? [
               { path: at('equaliseEveryDays'), label: 'Equalise every', unit: 'd', nullable: true },
               { path: at('equaliseH'), label: 'for', unit: 'h', step: 0.5 },

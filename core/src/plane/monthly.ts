@@ -1,10 +1,10 @@
-import type { MonthlyClimate } from '../weather/climate.ts'
+import type { MonthlyClimate } from '../document/types.ts'
 import { monthSkies } from '../weather/climate.ts'
 import { cloudSpread, HOURLY_CAP } from '../weather/generate.ts'
 import { snowyMonths } from '../weather/snow.ts'
 import { clearnessQuantile } from '../weather/clearness.ts'
-import { MEAN_DAYS } from './calendar.ts'
-import { sunYear, type Location, type SunYear } from './geometry.ts'
+import { MEAN_DAYS } from '../calendar/calendar.ts'
+import { sunYear, type Location, type SunYear } from '../sun/geometry.ts'
 import { TiltedPlane, type Surface } from './plane.ts'
 
 /** Days of each month are stood for by this many equally likely clearnesses. */

@@ -1,9 +1,9 @@
 import { modulesForDay } from '../array/power.ts'
-import type { Design, InverterPart } from '../design/types.ts'
-import { heaviestShare, runningLegs } from './legs.ts'
+import type { Design, InverterPart } from '../document/types.ts'
+import { heaviestShare, runningLegs } from '../inverter/legs.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
 import { inverterParts } from '../parts/shelf.ts'
-import { inverterRating, legsOfService, serviceOf, withInverter } from './service.ts'
+import { inverterRating, legsOfService, serviceOf, withInverter } from '../inverter/service.ts'
 
 /** One inverter of the shelf as this design would use it. */
 export interface InverterChoice {

@@ -1,8 +1,3 @@
-import type { HorizonPoint } from '../sun/horizon.ts'
-import type { SkyModel } from '../sun/planeOfArray.ts'
-import type { MonthlyClimate } from '../weather/climate.ts'
-import type { FittedClimate } from '../weather/hours/fit.ts'
-
 /** Version of the document format this program writes. */
 export const DESIGN_VERSION = 3
 export const DESIGN_FORMAT = 'ambrel-design'
@@ -493,4 +488,35 @@ export interface Problem {
   value: unknown
   /** one plain sentence that names the field, the value and what is allowed */
   message: string
+}
+
+export type HorizonCover = 'terrain' | 'evergreen' | 'leafless'
+
+/** A point of the horizon; `cover` holds for the stretch from here clockwise to the next point. */
+export interface HorizonPoint {
+  azimuthDeg: number
+  elevationDeg: number
+  cover: HorizonCover
+}
+
+export type SkyModel = 'hay-davies' | 'perez'
+
+/** Climate of one month at a place. */
+export interface MonthlyClimate {
+  /** mean daily global horizontal energy, kWh/m² */
+  ghiKWhM2Day: number
+  meanC: number
+  /** mean of the daily minima and maxima */
+  minC: number
+  maxC: number
+  snowfallCm: number
+}
+
+/** What imported hours say about the place: the rows years are made from, and its extremes. */
+export interface FittedClimate {
+  monthly: MonthlyClimate[]
+  persistence: number[]
+  windMS: number
+  lowestC: number
+  highestC: number
 }

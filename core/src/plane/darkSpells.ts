@@ -1,8 +1,9 @@
-import type { TiltedPlane } from '../sun/plane.ts'
-import { DAYS, HOURS } from '../sun/calendar.ts'
-import type { WeatherYear } from './generate.ts'
-import { snowOnGround } from './snow.ts'
-import { dayTotal } from './summary.ts'
+import { quantile } from '../math/quantile.ts'
+import type { TiltedPlane } from './plane.ts'
+import { DAYS, HOURS } from '../calendar/calendar.ts'
+import type { WeatherYear } from '../weather/generate.ts'
+import { snowOnGround } from '../weather/snow.ts'
+import { dayTotal } from '../weather/summary.ts'
 
 export interface DarkSpells {
   /** longest spell of a year that is reached or passed once in so many years, days */
@@ -44,18 +45,6 @@ export function darkSpells(years: readonly (readonly number[] | Float64Array)[],
     count: count / years.length,
     daysPerYear: dark / years.length,
   }
-}
-
-/**
- * Quantile of values in rising order, linear between ranks (Hyndman & Fan 1996, type 7).
- * @param sorted at least one value
- * @param share 0…1
- */
-export function quantile(sorted: ArrayLike<number>, share: number): number {
-  const at = (sorted.length - 1) * share
-  const below = Math.floor(at)
-  const above = Math.min(below + 1, sorted.length - 1)
-  return sorted[below] + (at - below) * (sorted[above] - sorted[below])
 }
 
 /** Daily plane-of-array energy of weather years, kWh/m², before snow on the modules. */

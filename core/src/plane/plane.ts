@@ -1,10 +1,12 @@
-import type { ArrayField, TiltSeason } from '../design/types.ts'
+import type { SkyModel } from '../document/types.ts'
+import type { HorizonPoint } from '../document/types.ts'
+import type { ArrayField, TiltSeason } from '../document/types.ts'
 import type { WeatherYear } from '../weather/generate.ts'
-import { DEG } from './angles.ts'
-import { DAYS, HOURS, MONTH_OF_DAY, MONTH_START } from './calendar.ts'
-import { diffuseFraction } from './diffuse.ts'
-import type { SunYear } from './geometry.ts'
-import { beamThrough, skyViewAbove, type HorizonPoint } from './horizon.ts'
+import { DEG } from '../math/angles.ts'
+import { DAYS, HOURS, MONTH_OF_DAY, MONTH_START } from '../calendar/calendar.ts'
+import { diffuseFraction } from '../sun/diffuse.ts'
+import type { SunYear } from '../sun/geometry.ts'
+import { beamThrough, skyViewAbove } from '../sun/horizon.ts'
 import {
   BEAM,
   CIRCUMSOLAR,
@@ -13,8 +15,7 @@ import {
   incidenceModifier,
   SKY,
   transposeInto,
-  type SkyModel,
-} from './planeOfArray.ts'
+} from '../sun/planeOfArray.ts'
 
 const ALL_DAYS = Array.from({ length: DAYS }, (_, day) => day)
 

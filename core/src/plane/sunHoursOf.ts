@@ -1,7 +1,7 @@
-import type { Design } from '../design/types.ts'
-import { monthlyPlane } from '../sun/monthly.ts'
+import { surfaceOf } from './surface.ts'
+import type { Design } from '../document/types.ts'
+import { monthlyPlane } from './monthly.ts'
 import { climateOf } from '../weather/ruling.ts'
-import { surfaceOf } from '../winter/engine.ts'
 import { sunYearOf } from './sunYearOf.ts'
 
 /** Surfaces whose sun is kept: every array of a large design, and those of a few edits before. */

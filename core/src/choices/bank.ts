@@ -1,10 +1,10 @@
-import type { Bank, BatteryPart, Chemistry, Design } from '../design/types.ts'
+import type { Bank, BatteryPart, Chemistry, Design } from '../document/types.ts'
 import { batteryParts } from '../parts/shelf.ts'
 import { cableName, sizeFor } from '../wiring/runs.ts'
-import { CHEMISTRIES, coldFactor } from './chemistry.ts'
-import { classVoltage, ratedAh } from './layout.ts'
-import { cyclesToFailure } from './life.ts'
-import { sizeByHand } from './sizeByHand.ts'
+import { CHEMISTRIES, CHEMISTRY_IDS, coldFactor } from '../bank/chemistry.ts'
+import { classVoltage, ratedAh } from '../bank/layout.ts'
+import { cyclesToFailure } from '../bank/life.ts'
+import { sizeByHand } from '../bank/sizeByHand.ts'
 
 /** What one bank voltage would mean for a design. */
 export interface VoltageChoice {
@@ -87,21 +87,6 @@ export interface ChemistryChoice {
   cold: string
 }
 
-/** Energy in a litre of case, Wh. Source: typical data sheets of deep-cycle units. */
-const WH_PER_L: Record<Chemistry, number> = { lfp: 170, flooded: 75, agm: 85, gel: 80 }
-const UPKEEP: Record<Chemistry, string> = {
-  lfp: 'Nearly none; the management unit must stay in circuit.',
-  flooded: 'Water and terminals every month, equalise every quarter, ventilate: it gives off hydrogen.',
-  agm: 'Terminals yearly; must be charged full often, takes no equalising.',
-  gel: 'Terminals yearly; slow, gentle charging, takes no equalising.',
-}
-const COLD: Record<Chemistry, string> = {
-  lfp: 'No charging at or below 0 °C, or heaters that eat energy.',
-  flooded: 'Charges in the cold but holds less; freezes when empty.',
-  agm: 'Charges in the cold but holds less; freezes when empty.',
-  gel: 'Charges in the cold but holds less; freezes when empty.',
-}
-
 /**
  * Each chemistry sized for the same days by the hand method, at the depth usual for it, in the shelf's part that costs
  * least without too many strings.
@@ -111,7 +96,7 @@ const COLD: Record<Chemistry, string> = {
  */
 export function chemistryChoices(design: Design, dailyWh: number, batteryC: number): ChemistryChoice[] {
   const { systemV, autonomyDays } = design.bank
-  return (Object.keys(CHEMISTRIES) as Chemistry[]).flatMap((chemistry) => {
+  return CHEMISTRY_IDS.flatMap((chemistry) => {
     const facts = CHEMISTRIES[chemistry]
     const sized = batteryParts
       .filter((part) => part.chemistry === chemistry && Number.isInteger(systemV / classVoltage(part)))
@@ -149,12 +134,12 @@ export function chemistryChoices(design: Design, dailyWh: number, batteryC: numb
         usableWh: ratedWh * facts.depth * factor,
         price,
         weightKg: part.weightKg * count,
-        volumeL: ratedWh / WH_PER_L[chemistry],
+        volumeL: ratedWh / facts.whPerL,
         coldFactor: factor,
         years,
         pricePerYear: price / years,
-        upkeep: UPKEEP[chemistry],
-        cold: COLD[chemistry],
+        upkeep: facts.upkeep,
+        cold: facts.inTheCold,
       },
     ]
   })
@@ -192,20 +177,4 @@ export function handSchools(design: Design, dailyWh: number, batteryC: number, s
       }
     }),
   )
-}
-
-/** How to keep units that were bought before there is anything to charge them. */
-export function storageAdvice(chemistry: Chemistry): string[] {
-  return chemistry === 'lfp'
-    ? [
-        'Store at about half charge, between 0 and 25 °C, switched off at the management unit.',
-        'Look at the voltage every three months; charge back to half when it has fallen to a fifth.',
-        'Before they are joined, charge every unit full by itself and let it rest: parallel units must stand within 0.1 V of each other.',
-      ]
-    : [
-        'Store full, cool and dry: at 25 °C lead loses 3–5 % a month (flooded), 1–3 % (sealed); half that for every 10 K cooler.',
-        'Top up every month or two; a unit left under 80 % sulphates, one left flat freezes.',
-        'Units waiting together may be charged in parallel groups of the same type and age with equal leads; take the groups apart before they are left alone.',
-        'Off season: full charge, loads off, a small array left on float if the bank stays connected.',
-      ]
 }

@@ -1,4 +1,4 @@
-import type { Place } from '../design/types.ts'
+import type { Place } from '../document/types.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
 
 let lastSun: { key: string; year: SunYear } | null = null
