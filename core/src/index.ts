@@ -1,94 +1,159 @@
-export * from './array/board.ts'
-export * from './array/controllers.ts'
-export * from './array/layouts.ts'
-export * from './array/mismatch.ts'
-export * from './array/power.ts'
-export * from './array/racking.ts'
-export * from './array/singleDiode.ts'
-export * from './array/unlike.ts'
-export * from './array/voltage.ts'
-export * from './bank/chemistry.ts'
-export * from './choices/bank.ts'
-export * from './bank/currentShares.ts'
-export * from './bank/kinetic.ts'
-export * from './bank/layout.ts'
-export * from './bank/life.ts'
-export * from './bank/rainflow.ts'
-export * from './bank/strings.ts'
-export * from './build/checklist.ts'
-export * from './calc/fields.ts'
-export * from './calc/functions.ts'
-export * from './derive/derive.ts'
-export * from './plane/sunYearOf.ts'
-export * from './design/defaults.ts'
-export * from './design/invariants.ts'
-export * from './design/migrate.ts'
-export * from './design/samples.ts'
-export * from './document/types.ts'
-export * from './generator/backup.ts'
-export * from './generator/power.ts'
-export * from './generator/refill.ts'
-export * from './generator/sources.ts'
-export * from './choices/inverter.ts'
-export * from './inverter/efficiency.ts'
-export * from './inverter/legs.ts'
-export * from './inverter/service.ts'
-export * from './inverter/surge.ts'
-export * from './loads/appliances.ts'
-export * from './loads/cost.ts'
-export * from './loads/energy.ts'
-export * from './loads/metering.ts'
-export * from './loads/peak.ts'
-export * from './loads/profile.ts'
-export * from './loads/shapes.ts'
-export * from './loads/table.ts'
-export * from './loads/whatIf.ts'
-export * from './log/reading.ts'
-export * from './money/parts.ts'
-export * from './parts/shelf.ts'
-export * from './rules/registry.ts'
-export * from './rules/rule.ts'
-export * from './suggest/array.ts'
-export * from './suggest/bank.ts'
-export * from './suggest/generator.ts'
-export * from './suggest/inverter.ts'
-export * from './suggest/layoutQuestion.ts'
-export * from './suggest/loads.ts'
-export * from './suggest/place.ts'
-export * from './suggest/suggestion.ts'
-export * from './suggest/winter.ts'
-export * from './suggest/wiring.ts'
-export * from './calendar/calendar.ts'
-export * from './sun/geometry.ts'
-export * from './sun/horizon.ts'
-export * from './sun/horizonTable.ts'
-export * from './plane/monthly.ts'
-export * from './sun/position.ts'
-export * from './units/index.ts'
-export * from './document/cells.ts'
-export * from './math/quantile.ts'
-export * from './math/linear.ts'
-export * from './weather/climates.ts'
-export * from './weather/climateTable.ts'
-export * from './weather/contrast.ts'
-export * from './plane/darkSpells.ts'
-export * from './weather/fitPersistence.ts'
-export * from './weather/hours/assemble.ts'
-export * from './weather/hours/columns.ts'
-export * from './weather/hours/fit.ts'
-export * from './weather/hours/published.ts'
-export * from './weather/hours/rows.ts'
-export * from './weather/hours/series.ts'
-export * from './weather/ruling.ts'
-export * from './winter/compare.ts'
-export * from './winter/engine.ts'
-export * from './winter/week.ts'
-export * from './winter/year.ts'
-export * from './winter/sky.ts'
+export { boardRows, moveString, moveModule, type BoardString } from './array/board.ts'
+export { layouts, refusedLayouts, type Layout } from './array/layouts.ts'
+export { mismatch, curvePoints } from './array/mismatch.ts'
+export { needsStringFuses } from './array/power.ts'
+export { racking, winterSun, controllerWatts } from './array/racking.ts'
+export type { UnlikeGroup } from './array/unlike.ts'
+export { CHEMISTRIES, CHEMISTRY_IDS, coldFactor, freezingPointC } from './bank/chemistry.ts'
+export { voltageChoices, chemistryChoices, handSchools, type ChemistryChoice } from './choices/bank.ts'
+export { seriesFor, absorptionV } from './bank/layout.ts'
+export type { BankLife } from './bank/life.ts'
+export { unitOrder, bankStrings, bankCables } from './bank/strings.ts'
+export { checklist, type BuildTask } from './build/checklist.ts'
+export { describeField } from './calc/fields.ts'
+export { CALC_FUNCTIONS, calculate } from './calc/functions.ts'
+export { derive, type Derived } from './derive/derive.ts'
+export { sunYearOf } from './plane/sunYearOf.ts'
+export { newPlace, newBank, newArray, newDesign, seasonsFor, nextId } from './design/defaults.ts'
+export { invariantProblems } from './design/invariants.ts'
+export { migrate } from './design/migrate.ts'
+export {
+  larkspurBench,
+  larkspurFlooded,
+  larkspurMoreSun,
+  gannetSkerry,
+  copperDraw,
+  SAMPLE_FAMILIES,
+} from './design/samples.ts'
+export {
+  DESIGN_VERSION,
+  DESIGN_FORMAT,
+  type Design,
+  type Place,
+  type WeatherSource,
+  type PlaceHours,
+  type Leg,
+  type Load,
+  type BatteryPart,
+  type Bank,
+  type ModulePart,
+  type ArrayField,
+  type ControllerPart,
+  type InverterPart,
+  type GeneratorPart,
+  type BackupKind,
+  type Generator,
+  type OtherSource,
+  type Absence,
+  type WireRun,
+  type Budget,
+  type Schools,
+  type Problem,
+  type HorizonPoint,
+  type MonthlyClimate,
+  type FittedClimate,
+} from './document/types.ts'
+export { runningCost, startVoltsFor } from './generator/power.ts'
+export { newSource, sourceMeans, withMonthMean, sourceFromCells, type SourceTable } from './generator/sources.ts'
+export { inverterChoices } from './choices/inverter.ts'
+export { inverterInput, curveOf } from './inverter/efficiency.ts'
+export { runningLegs, bestLegs, worstLegHour } from './inverter/legs.ts'
+export {
+  serviceOf,
+  legsOfService,
+  legChoices,
+  stackingChoices,
+  inverterRating,
+  withInverter,
+  onLegsOf,
+  type LiveLeg,
+} from './inverter/service.ts'
+export { surgeTable, surgeCurve, type SurgeRow } from './inverter/surge.ts'
+export { APPLIANCES, loadFromAppliance, appliance } from './loads/appliances.ts'
+export { dailyEnergy, statedDailyEnergy } from './loads/energy.ts'
+export { meteringPlan, withReading, withReadings } from './loads/metering.ts'
+export { START_MULTIPLE, START_SECONDS, startWatts } from './loads/peak.ts'
+export { PRIORITIES, drawnProfile } from './loads/profile.ts'
+export { HOUR_SHAPES } from './loads/shapes.ts'
+export { loadsFromCells, cellsOfLoads } from './loads/table.ts'
+export { withTrials, propaneLitresAYear, type LoadChange, type Trial } from './loads/whatIf.ts'
+export { readingProblems, type Reading } from './log/reading.ts'
+export { bill } from './money/parts.ts'
+export {
+  moduleParts,
+  batteryParts,
+  controllerParts,
+  inverterParts,
+  generatorParts,
+  partById,
+  structuredCloneOf,
+} from './parts/shelf.ts'
+export { findings, stepLevel } from './rules/registry.ts'
+export { STEPS, type Step, type Level, type Finding } from './rules/rule.ts'
+export { suggestArray } from './suggest/array.ts'
+export { suggestBank, inverterFor } from './suggest/bank.ts'
+export { suggestGenerator } from './suggest/generator.ts'
+export { suggestInverter } from './suggest/inverter.ts'
+export { layoutQuestion } from './suggest/layoutQuestion.ts'
+export { suggestLoads } from './suggest/loads.ts'
+export { suggestPlace } from './suggest/place.ts'
+export type { Suggestion } from './suggest/suggestion.ts'
+export { measured, whatNext, worth, provedBottleneck, type Candidate, type Measured } from './suggest/winter.ts'
+export { suggestWiring } from './suggest/wiring.ts'
+export { HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_START, MEAN_DAYS, runStartDay, darkMonths } from './calendar/calendar.ts'
+export { sunYear, type Location } from './sun/geometry.ts'
+export { horizonAt } from './sun/horizon.ts'
+export { horizonFromCells, cellsOfHorizon } from './sun/horizonTable.ts'
+export { sunPosition } from './sun/position.ts'
+export { significant, decimal } from './units/index.ts'
+export type { Read } from './document/cells.ts'
+export { ILLUSTRATIVE_CLIMATES, climateAt } from './weather/climates.ts'
+export { climateFromCells } from './weather/climateTable.ts'
+export { ImportRefused, assembleHours, type ImportReport } from './weather/hours/assemble.ts'
+export { CHANNEL_UNITS, guessMapping, type DateOrder, type ColumnMapping } from './weather/hours/columns.ts'
+export { fitClimate } from './weather/hours/fit.ts'
+export { epwLayout, tmy3Layout, type Station } from './weather/hours/published.ts'
+export { RowReader, readTime, type RowNote } from './weather/hours/rows.ts'
+export {
+  KEPT_CHANNELS,
+  CHANNEL_RANGE,
+  MOST_YEARS,
+  packSeries,
+  unpackSeries,
+  type Channel,
+  type HourlySeries,
+  type SeriesShape,
+} from './weather/hours/series.ts'
+export { climateOf, yearsOfRun } from './weather/ruling.ts'
+export { keyFigures, type KeyFigure } from './winter/compare.ts'
+export { MAX_YEARS, WinterEngine, requireYears } from './winter/engine.ts'
+export { WEEK_DAYS, weekOf, type Week } from './winter/week.ts'
+export { TRACE_COLUMNS, emptyTrace, type YearLosses, type YearResult, type Trace } from './winter/year.ts'
+export {
+  skyReport,
+  sunLostTo,
+  tiltChoices,
+  compareSources,
+  type SkyReport,
+  type TiltChoice,
+  type SourceFigures,
+} from './winter/sky.ts'
 export { partsOf } from './winter/plan.ts'
-export * from './winter/summary.ts'
-export * from './winter/verdict.ts'
-export * from './winter/yields.ts'
-export * from './working/working.ts'
-export * from './wiring/conductors.ts'
-export * from './wiring/runs.ts'
+export {
+  PERCENTILES,
+  figuresOf,
+  figuresAt,
+  summariseWinter,
+  darkSeason,
+  type YearFigures,
+  type StripWeek,
+  type WinterSummary,
+} from './winter/summary.ts'
+export { verdict } from './winter/verdict.ts'
+export { arrayYield, oversizing, bankWear, type ArrayYield, type OversizeStep } from './winter/yields.ts'
+export type { Worked } from './working/working.ts'
+export { CONDUCTORS } from './wiring/conductors.ts'
+export { keyOf, pick } from './document/question.ts'
+export { hoursQuestion } from './winter/hours.ts'
+export type { YieldQuestion } from './winter/yields.ts'
+export type { SkyQuestion } from './winter/sky.ts'

@@ -16,7 +16,7 @@ const BRIGHT = { irradianceWM2: 1000, cellC: 45 }
 const DULL = { irradianceWM2: 200, cellC: 10 }
 
 /** The tracker of its controller an array really is on: a part with one has only the first. */
-function trackerOf(design: Design, array: ArrayField): number {
+function trackerOf(design: Pick<Design, 'controllers'>, array: ArrayField): number {
   const part = design.controllers.find(({ id }) => id === array.controllerId)?.part
   return Math.min(array.tracker, part?.trackers ?? 1)
 }
@@ -31,14 +31,14 @@ let last: { key: string; groups: UnlikeGroup[] } | null = null
  * Where unlike strings work in parallel, and what that costs. A pulse-width controller holds every string at the
  * bank's voltage anyway and is left out. The last answer is kept because every edit asks for it.
  */
-export function unlikeGroups(design: Design): UnlikeGroup[] {
+export function unlikeGroups(design: Pick<Design, 'arrays' | 'controllers'>): UnlikeGroup[] {
   const { arrays, controllers } = design
   const key = JSON.stringify([arrays, controllers])
   if (last?.key !== key) last = { key, groups: findGroups(design) }
   return last.groups
 }
 
-function findGroups(design: Design): UnlikeGroup[] {
+function findGroups(design: Pick<Design, 'arrays' | 'controllers'>): UnlikeGroup[] {
   return design.controllers
     .filter(({ part }) => part.kind === 'tracker')
     .flatMap(({ id, part }) =>

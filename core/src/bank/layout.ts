@@ -29,7 +29,7 @@ export function ratedAh(part: Pick<BatteryPart, 'capacities'>): number {
 }
 
 /** Nominal voltage of the whole bank from its units. */
-export function bankNominalV(bank: Pick<Bank, 'part' | 'inSeries'>): number {
+export function bankNominalV(bank: { part: Pick<BatteryPart, 'nominalV'>; inSeries: number }): number {
   return bank.part.nominalV * bank.inSeries
 }
 
@@ -49,6 +49,10 @@ export function bankOhm(bank: Pick<Bank, 'part' | 'inSeries' | 'inParallel'>): n
 }
 
 /** Absorption voltage of the whole bank at 25 °C, V: as it is set, or the upper end of what is usual. */
-export function absorptionV({ part, systemV, absorbV }: Pick<Bank, 'part' | 'systemV' | 'absorbV'>): number {
+export function absorptionV({
+  part,
+  systemV,
+  absorbV,
+}: Pick<Bank, 'systemV' | 'absorbV'> & { part: Pick<BatteryPart, 'chemistry'> }): number {
   return absorbV ?? (systemV / 12) * CHEMISTRIES[part.chemistry].absorbV[1]
 }

@@ -3,7 +3,7 @@ import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { seriesFor } from '../bank/layout.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { batteryParts, controllerParts, generatorParts, inverterParts, moduleParts, partById } from '../parts/shelf.ts'
-import { suggestWiring } from '../suggest/wiring.ts'
+import { withThinnestRuns } from '../wiring/runs.ts'
 import { climateAt } from '../weather/climates.ts'
 import {
   DESIGN_FORMAT,
@@ -211,7 +211,7 @@ export function newDesign(name: string, where: NewPlace): Design {
     build: { done: [] },
     schools: { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies' },
   }
-  return suggestWiring(design).design
+  return withThinnestRuns(design)
 }
 
 /** The shelf's seasons are written for the north; south of the equator they shift by half a year. */

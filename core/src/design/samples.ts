@@ -1,7 +1,7 @@
 import { startVoltsFor } from '../generator/power.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { controllerParts, generatorParts, inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
-import { suggestWiring } from '../suggest/wiring.ts'
+import { withThinnestRuns } from '../wiring/runs.ts'
 import { newArray, newBank, newDesign, newRuns } from './defaults.ts'
 import type { Design, Load } from '../document/types.ts'
 
@@ -93,7 +93,7 @@ export function larkspurBench(): Design {
       ],
     },
   }
-  return suggestWiring(design).design
+  return withThinnestRuns(design)
 }
 
 /** The same homestead on flooded lead-acid. */
@@ -182,7 +182,7 @@ export function gannetSkerry(): Design {
     runs: newRuns('metric', 9),
     budget: { ...base.budget, currency: 'GBP', taxPct: 20 },
   }
-  return suggestWiring(design).design
+  return withThinnestRuns(design)
 }
 
 /** Copper Draw: a made-up high-desert place taken over from somebody else, with faults to be found. */
@@ -252,7 +252,7 @@ export function copperDraw(): Design {
     runs: newRuns('awg', 12),
     budget: { ...base.budget, currency: 'USD' },
   }
-  return suggestWiring(design).design
+  return withThinnestRuns(design)
 }
 
 /** Every demo design: a family per place, the main variant first. */

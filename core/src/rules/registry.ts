@@ -14,17 +14,22 @@ import { parallelLimit } from './bank/parallelLimit.ts'
 import { sharing } from './bank/sharing.ts'
 import { shock } from './bank/shock.ts'
 import { weakUnits } from './bank/weak.ts'
-import {
-  chargerOverBank,
-  equalising,
-  fuelStore,
-  generatorLoad,
-  generatorSafety,
-  nobodyHome,
-  refill,
-} from './generator/generator.ts'
-import { carries, sags, starts } from './inverter/carries.ts'
-import { acCoupled, derated, idleDraw, searchMode, transferRelay, waveform } from './inverter/fit.ts'
+import { chargerOverBank } from './generator/chargerOverBank.ts'
+import { equalising } from './generator/equalising.ts'
+import { fuelStore } from './generator/fuelStore.ts'
+import { generatorLoad } from './generator/generatorLoad.ts'
+import { generatorSafety } from './generator/generatorSafety.ts'
+import { nobodyHome } from './generator/nobodyHome.ts'
+import { refill } from './generator/refill.ts'
+import { carries } from './inverter/carries.ts'
+import { sags } from './inverter/sags.ts'
+import { starts } from './inverter/starts.ts'
+import { acCoupled } from './inverter/acCoupled.ts'
+import { derated } from './inverter/derated.ts'
+import { idleDraw } from './inverter/idleDraw.ts'
+import { searchMode } from './inverter/searchMode.ts'
+import { transferRelay } from './inverter/transferRelay.ts'
+import { waveform } from './inverter/waveform.ts'
 import { voltageClass } from './inverter/voltageClass.ts'
 import { electricHeat } from './loads/electricHeat.ts'
 import { unmetered } from './loads/unmetered.ts'
@@ -33,7 +38,10 @@ import { darkMonth } from './place/darkMonth.ts'
 import { illustrativeClimate } from './place/illustrativeClimate.ts'
 import { weatherFile } from './place/weatherFile.ts'
 import type { Finding, Level, Rule, RuleInput, Step } from './rule.ts'
-import { coldLock, generatorHours, shortHours, stepOfRun } from './winter/winter.ts'
+import { coldLock } from './winter/coldLock.ts'
+import { generatorHours } from './winter/generatorHours.ts'
+import { shortHours } from './winter/shortHours.ts'
+import { stepOfRun } from './winter/stepOfRun.ts'
 import { runsCarry } from './wiring/runs.ts'
 
 /** Every rule there is, in the order of the steps. */

@@ -6,7 +6,7 @@ import type { Design } from '../document/types.ts'
 import { ECONOMICAL_LOAD, economicalChargeA } from '../generator/backup.ts'
 import { derate } from '../generator/power.ts'
 import { generatorParts } from '../parts/shelf.ts'
-import { percent } from '../rules/say.ts'
+import { percent } from '../units/say.ts'
 import { quantity } from '../units/format.ts'
 import type { Suggestion } from './suggestion.ts'
 

@@ -1,10 +1,10 @@
 import type { Design } from '../document/types.ts'
-import { cableName, sizeFor } from '../wiring/runs.ts'
+import { cableName, withThinnestRuns } from '../wiring/runs.ts'
 import type { Suggestion } from './suggestion.ts'
 
 /** Every run in the thinnest conductor that carries it and keeps its drop. */
 export function suggestWiring(design: Design): Suggestion {
-  const runs = design.runs.map((run) => ({ ...run, ...sizeFor(design, run) }))
+  const { runs } = withThinnestRuns(design)
   const changed = runs.filter((run, i) => run.size !== design.runs[i].size || run.parallel !== design.runs[i].parallel)
   return {
     design: { ...design, runs },

@@ -1,16 +1,17 @@
+import { keyOf, pick } from '../document/question.ts'
 import { surfaceOf } from '../plane/surface.ts'
 import type { ArrayField, Design, Place } from '../document/types.ts'
 import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, runStartDay } from '../calendar/calendar.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
-import { TiltedPlane, tiltOnDay } from '../plane/plane.ts'
+import { TiltedPlane, tiltOnDay, type Surface } from '../plane/plane.ts'
 import { lifeYears } from '../bank/life.ts'
-import { WeatherMaker, type ClimateSource, type WeatherYear, type YearSource } from '../weather/generate.ts'
+import { WeatherMaker, type WeatherYear, type YearSource } from '../weather/generate.ts'
 import type { HourlySeries } from '../weather/hours/series.ts'
 import { ImportedYears } from '../weather/hours/years.ts'
 import { climateOf, yearsOfRun } from '../weather/ruling.ts'
 import { hideUnderSnow, snowOnGround } from '../weather/snow.ts'
 import { dayTotal } from '../weather/summary.ts'
-import { yearHours, type YearHours } from './hours.ts'
+import { hoursQuestion, yearHours, type YearHours } from './hours.ts'
 import { runYear } from './loop.ts'
 import { ageAt } from './ageing.ts'
 import { runPlan, type RunPlan } from './plan.ts'
@@ -108,63 +109,45 @@ export class WinterEngine {
   }
 
   /** The weather of one year at the design's place. */
-  weatherOf(design: Design, seed: number, index: number): WeatherYear {
+  weatherOf(design: Pick<Design, 'place'>, seed: number, index: number): WeatherYear {
     this.prepare(design, seed)
     return (this.weather[index] ??= this.source!.year(seed, index))
   }
 
   /** Effective irradiance on an array through one year, snow taken off, W/m². */
-  planeOf(design: Design, array: ArrayField, seed: number, index: number): Float32Array {
+  planeOf(design: SunQuestion, array: ArrayField, seed: number, index: number): Float32Array {
     const weather = this.weatherOf(design, seed, index)
-    const { place, schools } = design
-    const key = JSON.stringify([
-      array.tiltDeg,
-      array.azimuthDeg,
-      array.tiltSeasons,
-      array.tracking,
-      array.horizonShare,
-      place.horizon,
-      place.albedoBare,
-      place.albedoSnow,
-      place.brushSnowDays,
-      schools.skyModel,
-    ])
+    const question = planeQuestion(design, array)
+    const key = keyOf(question)
     let years = this.planes.get(key)
     if (!years) {
       if (this.planes.size >= PLANES_KEPT) this.planes.delete(this.planes.keys().next().value!)
       this.planes.set(key, (years = []))
       this.tilted.delete(key)
     }
-    return (years[index] ??= this.makePlane(key, design, array, weather))
+    return (years[index] ??= this.makePlane(key, question, weather))
   }
 
   private tilted = new Map<string, TiltedPlane>()
 
-  private makePlane(key: string, design: Design, array: ArrayField, weather: WeatherYear): Float32Array {
+  private makePlane(key: string, { surface, brushSnowDays }: PlaneQuestion, weather: WeatherYear): Float32Array {
     let tilted = this.tilted.get(key)
     if (!tilted) {
-      tilted = new TiltedPlane(this.sun!, surfaceOf(design.place, array, design.schools.skyModel))
+      tilted = new TiltedPlane(this.sun!, surface)
       if (this.tilted.size >= PLANES_KEPT) this.tilted.clear()
       this.tilted.set(key, tilted)
     }
     const plane = this.irradiance(tilted, weather)
-    hideUnderSnow(plane, weather, (day) => snowTilt(array, day), design.place.brushSnowDays)
+    hideUnderSnow(plane, weather, (day) => snowTilt(surface, day), brushSnowDays)
     return plane
   }
 
   /** Forgets the hours of another design. */
   private keepHours(design: Design): void {
-    const key = JSON.stringify([
+    const key = keyOf([
       this.weatherKey,
-      design.arrays,
-      design.controllers,
-      design.place,
-      design.bank.part.chemistry,
-      design.bank.systemV,
-      design.bank.inSeries,
-      design.bank.absorbV,
-      design.sources,
-      design.schools.skyModel,
+      hoursQuestion(design),
+      design.arrays.map((array) => planeQuestion(design, array)),
     ])
     if (key !== this.hoursKey) {
       this.hoursKey = key
@@ -174,41 +157,28 @@ export class WinterEngine {
 
   private hoursOf(design: Design, seed: number, index: number): YearHours {
     const planes = () => design.arrays.map((array) => this.planeOf(design, array, seed, index))
-    return (this.hours[index] ??= yearHours(design, this.weatherOf(design, seed, index), planes()))
+    return (this.hours[index] ??= yearHours(hoursQuestion(design), this.weatherOf(design, seed, index), planes()))
   }
 
-  private prepare(design: Design, seed: number): void {
-    const { place } = design
-    const { latitudeDeg, longitudeDeg, utcOffsetH, recordLowC } = place
-    const { monthly, persistence, windMS } = climateOf(place)
-    const fileId = place.source === 'hours' ? place.hours!.fileId : null
-    const key = JSON.stringify([
-      latitudeDeg,
-      longitudeDeg,
-      utcOffsetH,
-      monthly,
-      persistence,
-      windMS,
-      recordLowC,
-      fileId,
-      seed,
-    ])
+  private prepare({ place }: Pick<Design, 'place'>, seed: number): void {
+    const question = weatherQuestion(place)
+    const key = keyOf([question, seed])
     if (key === this.weatherKey) return
     this.weatherKey = key
     this.stale = true
     this.weather = []
     this.planes.clear()
     this.tilted.clear()
-    this.sun = sunYear(place)
-    this.source = this.yearsFrom(fileId, { latitudeDeg, monthly, persistence, windMS, recordLowC }, place)
+    this.sun = sunYear(question.at)
+    this.source = this.yearsFrom(question, place.hours?.name)
   }
 
-  private yearsFrom(fileId: string | null, climate: ClimateSource, place: Place): YearSource {
-    const start = this.startDay ?? runStartDay(place.latitudeDeg)
+  private yearsFrom({ fileId, climate, at }: WeatherQuestion, name = ''): YearSource {
+    const start = this.startDay ?? runStartDay(at.latitudeDeg)
     if (fileId === null) return new WeatherMaker(climate, this.sun!, start)
     const series = this.files.get(fileId)
-    if (!series) throw new RangeError(`place.hours ${place.hours!.name}: the hours of this weather file are not loaded`)
-    return new ImportedYears(series, climate, this.sun!, start, place.utcOffsetH)
+    if (!series) throw new RangeError(`place.hours ${name}: the hours of this weather file are not loaded`)
+    return new ImportedYears(series, climate, this.sun!, start, at.utcOffsetH)
   }
 
   /**
@@ -216,10 +186,10 @@ export class WinterEngine {
    *
    * @param count years to average over
    */
-  sunLeft(design: Design, array: ArrayField, seed: number, count: number): SunLeft {
+  sunLeft(design: SunQuestion, array: ArrayField, seed: number, count: number): SunLeft {
     const open = { ...design, place: { ...design.place, horizon: [] } }
     const years = yearsOfRun(design.place, count)
-    const bare = (each: Design, index: number) => {
+    const bare = (each: SunQuestion, index: number) => {
       const weather = this.weatherOf(each, seed, index)
       const tilted = new TiltedPlane(this.sun!, surfaceOf(each.place, array, each.schools.skyModel))
       return this.irradiance(tilted, weather)
@@ -263,8 +233,28 @@ function addMonths(months: number[], plane: Float32Array, startDay: number, year
 
 /** A tracker is left steep when snow is about. */
 const STOWED_DEG = 45
-const snowTilt = (array: ArrayField, day: number) =>
-  array.tracking === 'single-axis' ? STOWED_DEG : tiltOnDay(array, day)
+const snowTilt = (surface: Surface, day: number) =>
+  surface.tracking === 'single-axis' ? STOWED_DEG : tiltOnDay(surface, day)
+
+/** What of a design the sun on its arrays rests on, beside the arrays. */
+export type SunQuestion = Pick<Design, 'place' | 'schools'>
+
+const planeQuestion = ({ place, schools }: SunQuestion, array: ArrayField) => ({
+  surface: surfaceOf(place, array, schools.skyModel),
+  brushSnowDays: place.brushSnowDays,
+})
+type PlaneQuestion = ReturnType<typeof planeQuestion>
+
+/** What of a place its weather rests on. */
+function weatherQuestion(place: Place) {
+  const { monthly, persistence, windMS } = climateOf(place)
+  return {
+    at: pick(place, 'latitudeDeg', 'longitudeDeg', 'utcOffsetH'),
+    climate: { latitudeDeg: place.latitudeDeg, monthly, persistence, windMS, recordLowC: place.recordLowC },
+    fileId: place.source === 'hours' ? place.hours!.fileId : null,
+  }
+}
+type WeatherQuestion = ReturnType<typeof weatherQuestion>
 
 /** @throws RangeError naming the number of years that cannot be run */
 export function requireYears(years: number): void {

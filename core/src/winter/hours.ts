@@ -4,6 +4,7 @@ import { absorptionV, bankNominalV } from '../bank/layout.ts'
 import { roomTemperature } from '../bank/roomTemperature.ts'
 import { busAmps, onTheBus, passesW } from '../array/controllers.ts'
 import { HEAT_LOSS, arrayRatedW, lossFactor } from '../array/power.ts'
+import { pick } from '../document/question.ts'
 import type { ArrayField, Design } from '../document/types.ts'
 import { DAYS, HOURS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import type { WeatherYear } from '../weather/generate.ts'
@@ -23,12 +24,26 @@ export interface YearHours {
 }
 
 /** Bus voltage at which a controller's output amps are counted: between rest and absorption. */
-function busVoltage(design: Design): number {
+function busVoltage(design: HoursQuestion): number {
   return (bankNominalV(design.bank) + absorptionV(design.bank)) / 2
 }
 
+/** What of a design its hours rest on, beside the weather and the planes of its arrays. */
+export type HoursQuestion = Pick<Design, 'arrays' | 'controllers' | 'sources'> & {
+  place: Pick<Design['place'], 'batteryRoom'>
+  bank: Pick<Design['bank'], 'systemV' | 'absorbV' | 'inSeries'> & {
+    part: Pick<Design['bank']['part'], 'chemistry' | 'nominalV'>
+  }
+}
+
+export const hoursQuestion = (design: HoursQuestion): HoursQuestion => ({
+  ...pick(design, 'arrays', 'controllers', 'sources'),
+  place: pick(design.place, 'batteryRoom'),
+  bank: { ...pick(design.bank, 'systemV', 'absorbV', 'inSeries'), part: pick(design.bank.part, 'chemistry', 'nominalV') },
+})
+
 /** Efficiency of the charge controllers on the bank's side taken together, weighted by their output. */
-export function controllerEfficiency({ controllers }: Design): number {
+export function controllerEfficiency({ controllers }: Pick<Design, 'controllers'>): number {
   const outputA = busAmps(controllers)
   if (outputA <= 0) return 1
   return onTheBus(controllers).reduce((sum, { part }) => sum + part.efficiency * part.outputA, 0) / outputA
@@ -39,7 +54,7 @@ export function controllerEfficiency({ controllers }: Design): number {
  *
  * @param planes effective plane-of-array irradiance of each array in `design.arrays`, W/m², snow already taken off
  */
-export function yearHours(design: Design, weather: WeatherYear, planes: readonly Float32Array[]): YearHours {
+export function yearHours(design: HoursQuestion, weather: WeatherYear, planes: readonly Float32Array[]): YearHours {
   const hours: YearHours = {
     pvInW: new Float64Array(HOURS),
     pvOutW: new Float64Array(HOURS),
@@ -76,7 +91,7 @@ export function yearHours(design: Design, weather: WeatherYear, planes: readonly
 }
 
 /** What the other sources on one side give through a year of the run, W; null where there is none. */
-function otherWatts({ sources }: Design, side: 'ac' | 'dc', startDay: number): Float64Array | null {
+function otherWatts({ sources }: HoursQuestion, side: 'ac' | 'dc', startDay: number): Float64Array | null {
   const here = sources.filter((source) => source.side === side)
   if (here.length === 0) return null
   return Float64Array.from({ length: HOURS }, (_, i) => {

@@ -1,7 +1,7 @@
 import { surfaceOf } from '../plane/surface.ts'
 import type { HorizonPoint } from '../document/types.ts'
 import type { Design, WeatherSource } from '../document/types.ts'
-import type { SunLeft, WinterEngine } from './engine.ts'
+import type { SunLeft, SunQuestion, WinterEngine } from './engine.ts'
 import { figuresAt, figuresOf, type YearFigures } from './summary.ts'
 import { derive } from '../derive/derive.ts'
 import { sunYearOf } from '../plane/sunYearOf.ts'
@@ -23,8 +23,11 @@ export interface SkyReport {
   winters: WinterSample[]
 }
 
+/** What of a design its sky rests on. */
+export type SkyQuestion = SunQuestion & Pick<Design, 'arrays' | 'winter'>
+
 /** @returns null where the design has no array to look at */
-export function skyReport(engine: WinterEngine, design: Design, count: number): SkyReport | null {
+export function skyReport(engine: WinterEngine, design: SkyQuestion, count: number): SkyReport | null {
   const [array] = design.arrays
   if (!array) return null
   const { seed } = design.winter
@@ -62,7 +65,7 @@ export interface TiltChoice extends BestTilt {
  * The best tilt for some months beside the latitude rules and what the first array has now.
  * @param months 0…11, at least one
  */
-export function tiltChoices(design: Design, months: readonly number[]): TiltChoice[] {
+export function tiltChoices(design: SunQuestion & Pick<Design, 'arrays'>, months: readonly number[]): TiltChoice[] {
   const { place, schools, arrays } = design
   const sun = sunYearOf(place)
   const { monthly } = climateOf(place)

@@ -4,7 +4,7 @@ import { lifeYears, type BankLife } from '../bank/life.ts'
 import { yearsOfRun } from '../weather/ruling.ts'
 import type { WinterEngine } from './engine.ts'
 import { partsOf } from './plan.ts'
-import { controllerEfficiency, yearHours } from './hours.ts'
+import { controllerEfficiency, yearHours, type HoursQuestion } from './hours.ts'
 import { emptyTrace } from './year.ts'
 
 /** What the arrays bring to the bus in a mean year, kWh, and what is lost on the way. */
@@ -18,7 +18,10 @@ export interface ArrayYield {
   unlikeKWh: number
 }
 
-function sums(engine: WinterEngine, design: Design, years: number): { inKWh: number; outKWh: number } {
+/** What of a design its yield rests on. */
+export type YieldQuestion = HoursQuestion & Pick<Design, 'place' | 'schools'> & { winter: Pick<Design['winter'], 'seed'> }
+
+function sums(engine: WinterEngine, design: YieldQuestion, years: number): { inKWh: number; outKWh: number } {
   const { seed } = design.winter
   const count = yearsOfRun(design.place, years)
   let into = 0
@@ -35,7 +38,7 @@ function sums(engine: WinterEngine, design: Design, years: number): { inKWh: num
 }
 
 /** @param years of weather to average over, ≥ 1 */
-export function arrayYield(engine: WinterEngine, design: Design, years: number): ArrayYield {
+export function arrayYield(engine: WinterEngine, design: YieldQuestion, years: number): ArrayYield {
   const now = sums(engine, design, years)
   const efficiency = controllerEfficiency(design)
   const tracking = design.controllers.some(({ part }) => part.kind === 'pulse-width')
@@ -50,13 +53,13 @@ export function arrayYield(engine: WinterEngine, design: Design, years: number):
   }
 }
 
-const withTrackers = (design: Design): Design => ({
+const withTrackers = (design: YieldQuestion): YieldQuestion => ({
   ...design,
   controllers: design.controllers.map((each) => ({ ...each, part: { ...each.part, kind: 'tracker' } })),
 })
 
 /** Every array on a tracker of its own of the same controller. */
-function apartStrings(design: Design): Design {
+function apartStrings(design: YieldQuestion): YieldQuestion {
   const most = Math.max(1, design.arrays.length)
   return {
     ...design,
@@ -76,7 +79,7 @@ export interface OversizeStep {
 /** What each further string on an array would bring to the bus in a mean year, with the controllers as they are. */
 export function oversizing(
   engine: WinterEngine,
-  design: Design,
+  design: YieldQuestion,
   arrayId: string,
   years: number,
   more = 4,

@@ -130,3 +130,8 @@ export function cableName({ size, parallel }: Pick<WireRun, 'size' | 'parallel'>
   const plain = size.replace('mm2', 'mm²')
   return parallel > 1 ? `${parallel} × ${plain}` : plain
 }
+
+/** The design with every run in the thinnest conductor that carries it and keeps its drop. */
+export function withThinnestRuns(design: Design): Design {
+  return { ...design, runs: design.runs.map((run) => ({ ...run, ...sizeFor(design, run) })) }
+}

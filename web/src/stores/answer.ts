@@ -1,21 +1,20 @@
 import { refDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, shallowRef, toRaw, watch, type Ref } from 'vue'
-import type { Design } from '@ambrel/core'
+import { keyOf, type Design } from '@ambrel/core'
 import { useDesign } from './design.ts'
 import { useWinter } from './winter.ts'
 
 const PAUSE_MS = 350
 
 /**
- * An answer of the second worker that follows the design: asked again when what it depends on has rested a moment.
+ * An answer of the second worker that follows the design: asked again when the question has changed and rested a moment.
  *
- * @param dependsOn the part of the design, and whatever else, the answer hangs on
- * @param ask gets the design
+ * @param question what of the design, and whatever else, the answer hangs on: the worker gets this and nothing else
  * @param everySource whether the hours of the weather file are needed though another source rules
  */
-export function useAnswer<T>(
-  dependsOn: (design: Design) => unknown,
-  ask: (service: Awaited<ReturnType<ReturnType<typeof useWinter>['side']>>, design: Design) => Promise<T>,
+export function useAnswer<Q extends { design: Pick<Design, 'place'> }, T>(
+  question: (design: Design) => Q,
+  ask: (service: Awaited<ReturnType<ReturnType<typeof useWinter>['side']>>, question: Q) => Promise<T>,
   everySource = false,
 ): { answer: Ref<T | null>; problem: Ref<string> } {
   const design = useDesign()
@@ -24,15 +23,15 @@ export function useAnswer<T>(
   const problem = ref('')
   let gone = false
   onBeforeUnmount(() => (gone = true))
-  const key = computed(() => (design.document ? JSON.stringify(dependsOn(design.document)) : ''))
+  const key = computed(() => (design.document ? keyOf(question(toRaw(design.document))) : ''))
   watch(
     refDebounced(key, PAUSE_MS),
     async (now) => {
-      const subject = design.document
-      if (now === '' || !subject) return
+      if (now === '') return
       try {
-        const service = await winter.side(subject, everySource)
-        const result = await ask(service, toRaw(subject))
+        const asked = JSON.parse(now) as Q
+        const service = await winter.side(asked.design, everySource)
+        const result = await ask(service, asked)
         if (gone || now !== key.value) return
         answer.value = result
         problem.value = ''

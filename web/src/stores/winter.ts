@@ -28,7 +28,7 @@ export const useWinter = defineStore('winter', () => {
   let asked = 0
 
   /** A second worker, so that a question beside the run does not hold up the strip. */
-  async function side(subject: Design, everySource = false) {
+  async function side(subject: Pick<Design, 'place'>, everySource = false) {
     sideWorker ??= new WinterWorker(weather.hoursOf)
     await sideWorker.ready(subject, everySource)
     return sideWorker.service

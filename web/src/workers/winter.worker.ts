@@ -16,11 +16,13 @@ import {
   type Design,
   type OversizeStep,
   type SeriesShape,
+  type SkyQuestion,
   type SkyReport,
   type SourceFigures,
   type TiltChoice,
   type Week,
   type YearResult,
+  type YieldQuestion,
 } from '@ambrel/core'
 
 import { YearPool } from './pool.ts'
@@ -122,11 +124,11 @@ const service = {
   },
 
   /** What many years of weather say about the sun on the first array. */
-  async sky(design: Design, years: number): Promise<SkyReport | null> {
+  async sky(design: SkyQuestion, years: number): Promise<SkyReport | null> {
     return skyReport(engine, design, years)
   },
 
-  async tilts(design: Design, months: number[]): Promise<TiltChoice[]> {
+  async tilts(design: Parameters<typeof tiltChoices>[0], months: number[]): Promise<TiltChoice[]> {
     return tiltChoices(design, months)
   },
 
@@ -140,7 +142,7 @@ const service = {
   },
 
   /** What the arrays bring to the bus in a mean year, and what more strings on one of them would. */
-  async yields(design: Design, arrayId: string, years: number): Promise<{ now: ArrayYield; steps: OversizeStep[] }> {
+  async yields(design: YieldQuestion, arrayId: string, years: number): Promise<{ now: ArrayYield; steps: OversizeStep[] }> {
     return { now: arrayYield(engine, design, years), steps: oversizing(engine, design, arrayId, years) }
   },
 

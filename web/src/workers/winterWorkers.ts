@@ -19,7 +19,7 @@ export class WinterWorker {
    * Waits until the hours a design needs are there.
    * @param everySource also where another source rules now, to compare them
    */
-  async ready({ place }: Design, everySource = false): Promise<void> {
+  async ready({ place }: Pick<Design, 'place'>, everySource = false): Promise<void> {
     if (!place.hours || (place.source !== 'hours' && !everySource)) return
     const { fileId } = place.hours
     if (!this.given.has(fileId)) this.given.set(fileId, this.give(fileId))

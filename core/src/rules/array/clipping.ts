@@ -1,6 +1,6 @@
 import { passesW } from '../../array/controllers.ts'
 import { arrayRatedW } from '../../array/power.ts'
-import { percent, watts } from '../say.ts'
+import { percent, watts } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
 
 /** Below this there is nothing worth saying. */

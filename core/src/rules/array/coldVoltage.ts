@@ -1,5 +1,5 @@
 import type { Design } from '../../document/types.ts'
-import { celsius, volts } from '../say.ts'
+import { celsius, volts } from '../../units/say.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
 
 export const coldVoltageRule: Rule = {

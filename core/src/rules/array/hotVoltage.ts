@@ -1,5 +1,5 @@
 import { trackerNeedsV } from '../../array/layouts.ts'
-import { volts } from '../say.ts'
+import { volts } from '../../units/say.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 
 export const hotVoltageRule: Rule = {

@@ -1,4 +1,4 @@
-import { amps } from '../say.ts'
+import { amps } from '../../units/say.ts'
 import { stop, type Rule } from '../rule.ts'
 
 export const inputCurrent: Rule = {

@@ -1,4 +1,4 @@
-import { percent, volts } from '../say.ts'
+import { percent, volts } from '../../units/say.ts'
 import { stop, watch, type Rule } from '../rule.ts'
 
 export const pulseWidth: Rule = {

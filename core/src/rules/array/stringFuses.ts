@@ -1,5 +1,5 @@
 import { needsStringFuses } from '../../array/power.ts'
-import { amps } from '../say.ts'
+import { amps } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
 
 export const stringFuses: Rule = {

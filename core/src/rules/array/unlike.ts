@@ -2,7 +2,7 @@ import type { Design } from '../../document/types.ts'
 import { nextId } from '../../design/defaults.ts'
 import { structuredCloneOf } from '../../parts/shelf.ts'
 import { stringKind, type UnlikeGroup } from '../../array/unlike.ts'
-import { percent } from '../say.ts'
+import { percent } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
 
 export const unlikeStrings: Rule = {

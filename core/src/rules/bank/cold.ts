@@ -1,6 +1,6 @@
 import type { Design } from '../../document/types.ts'
 import { freezingPointC } from '../../bank/chemistry.ts'
-import { celsius, percent } from '../say.ts'
+import { celsius, percent } from '../../units/say.ts'
 import { stop, watch, type Rule } from '../rule.ts'
 
 /** Ground a metre down hardly freezes; the run holds it at this. */

@@ -1,6 +1,6 @@
 import { capacityLeft } from '../../bank/strings.ts'
 import type { Design } from '../../document/types.ts'
-import { percent } from '../say.ts'
+import { percent } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
 
 export const weakUnits: Rule = {

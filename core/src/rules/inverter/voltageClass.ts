@@ -1,4 +1,4 @@
-import { amps, watts } from '../say.ts'
+import { amps, watts } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
 
 export const voltageClass: Rule = {

@@ -1,7 +1,7 @@
 import type { Design } from '../../document/types.ts'
 import { decimal } from '../../units/format.ts'
 import { cableName, sizeFor, type WorkedRun } from '../../wiring/runs.ts'
-import { amps } from '../say.ts'
+import { amps } from '../../units/say.ts'
 import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
 
 export const runsCarry: Rule = {

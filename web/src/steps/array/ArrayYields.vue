@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { hoursQuestion, pick } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import Chart from '../../drawing/Chart.vue'
 import { useAnswer } from '../../stores/answer.ts'
@@ -12,16 +13,8 @@ const design = useDesign()
 const prefs = usePrefs()
 const first = computed(() => design.document!.arrays[0])
 const { answer } = useAnswer(
-  ({ place, arrays, controllers, schools, winter, bank }) => [
-    place,
-    arrays,
-    controllers,
-    schools.skyModel,
-    winter.seed,
-    bank.part.chemistry,
-    bank.systemV,
-  ],
-  (service, subject) => service.yields(subject, subject.arrays[0].id, YEARS),
+  (whole) => ({ design: { ...hoursQuestion(whole), ...pick(whole, 'place', 'schools', 'winter') } }),
+  (service, { design: subject }) => service.yields(subject, subject.arrays[0].id, YEARS),
 )
 const losses = computed(() =>
   answer.value

@@ -11,8 +11,8 @@ const YEARS = 10
 const design = useDesign()
 const prefs = usePrefs()
 const { answer } = useAnswer(
-  (subject) => subject,
-  (service, subject) => service.wear(subject, YEARS),
+  (whole) => ({ design: whole }),
+  (service, asked) => service.wear(asked.design, YEARS),
 )
 const bank = computed(() => design.document!.bank)
 const weight = computed(() => bank.value.part.weightKg * bank.value.inSeries * bank.value.inParallel)

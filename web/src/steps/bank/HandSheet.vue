@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CHEMISTRIES, handSchools } from '@ambrel/core'
+import { CHEMISTRIES, handSchools, pick } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useAnswer } from '../../stores/answer.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -10,8 +10,8 @@ import { usePrefs } from '../../stores/prefs.ts'
 const design = useDesign()
 const prefs = usePrefs()
 const { answer } = useAnswer(
-  ({ place, arrays, schools, winter }) => [place, arrays[0], schools.skyModel, winter],
-  (service, subject) => service.sky(subject, subject.winter.years),
+  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools', 'winter') }),
+  (service, { design: subject }) => service.sky(subject, subject.winter.years),
 )
 const spell = computed(() => (answer.value ? Math.round(answer.value.spells.longestByReturnPeriod[10]) : null))
 const schools = computed(() =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { darkMonths, type TiltChoice } from '@ambrel/core'
+import { darkMonths, type TiltChoice, pick } from '@ambrel/core'
 import { decimal, significant } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 import MonthPicker from '../../fields/MonthPicker.vue'
@@ -10,8 +10,8 @@ import { useAnswer } from '../../stores/answer.ts'
 const design = useDesign()
 const months = ref(darkMonths(design.document!.place.latitudeDeg).slice(1, 5))
 const { answer } = useAnswer(
-  ({ place, arrays, schools }) => [place, arrays[0]?.tiltDeg, arrays[0]?.azimuthDeg, schools.skyModel, months.value],
-  (service, subject) => service.tilts(subject, [...months.value]),
+  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools'), months: months.value }),
+  (service, asked) => service.tilts(asked.design, asked.months),
 )
 const most = computed(() => Math.max(...(answer.value ?? []).map((choice) => choice.energyKWhM2Day), 0.001))
 function toggle(month: number): void {

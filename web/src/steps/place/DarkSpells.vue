@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { darkMonths, MONTH_DAYS, MONTH_NAMES } from '@ambrel/core'
+import { darkMonths, MONTH_DAYS, MONTH_NAMES, pick } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -14,8 +14,8 @@ const TOP_KWH = 6
 const design = useDesign()
 const prefs = usePrefs()
 const { answer, problem } = useAnswer(
-  ({ place, arrays, schools, winter }) => [place, arrays[0], schools.skyModel, winter],
-  (service, subject) => service.sky(subject, subject.winter.years),
+  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools', 'winter') }),
+  (service, { design: subject }) => service.sky(subject, subject.winter.years),
 )
 const rows = computed(() =>
   PERIODS.filter((period) => period <= (answer.value?.years ?? 0)).map((period) => ({

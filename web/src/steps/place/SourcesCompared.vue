@@ -15,8 +15,8 @@ const prefs = usePrefs()
 const climate = ref(design.document!.place.climate === 'maritime-coast' ? 'cold-valley' : 'maritime-coast')
 const climates = ILLUSTRATIVE_CLIMATES.map(({ id, name }) => ({ value: id, label: name }))
 const { answer, problem } = useAnswer(
-  (subject) => [subject, climate.value],
-  (service, subject) => service.sources(subject, YEARS, climate.value),
+  (whole) => ({ design: whole, climate: climate.value }),
+  (service, asked) => service.sources(asked.design, YEARS, asked.climate),
   true,
 )
 const nameOf = (id: string, name: string) =>

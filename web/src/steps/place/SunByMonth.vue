@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { climateOf, MONTH_NAMES } from '@ambrel/core'
+import { climateOf, MONTH_NAMES, pick } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import Chart from '../../drawing/Chart.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -10,8 +10,8 @@ import { useAnswer } from '../../stores/answer.ts'
 const YEARS = 10
 const design = useDesign()
 const { answer } = useAnswer(
-  ({ place, arrays, schools, winter }) => [place, arrays[0], schools.skyModel, winter.seed],
-  (service, subject) => service.sky(subject, YEARS),
+  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools', 'winter') }),
+  (service, { design: subject }) => service.sky(subject, YEARS),
 )
 const level = computed(() => climateOf(design.document!.place).monthly.map((month) => month.ghiKWhM2Day))
 const round = (values: readonly number[]) => values.map((value) => Math.round(value * 100) / 100)

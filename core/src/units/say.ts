@@ -1,4 +1,4 @@
-import { decimal, quantity } from '../units/format.ts'
+import { decimal, quantity } from './format.ts'
 
 export const volts = (value: number): string => quantity(value, 'V')
 export const amps = (value: number): string => quantity(value, 'A')

@@ -1,0 +1,24 @@
+import { quantity } from '../../units/format.ts'
+import { percent, watts } from '../../units/say.ts'
+import { watch, type Rule } from '../rule.ts'
+
+/** Share of a day's need from which the draw at rest is worth a word. */
+const IDLE_SHARE = 0.15
+
+export const idleDraw: Rule = {
+  id: 'inverter.idle',
+  step: 'inverter',
+  check: ({ derived: { worked } }) => {
+    const idleWh = worked['inverter.idle-day'].value
+    const dayWh = worked['loads.worst-day'].value
+    if (dayWh <= 0 || idleWh < IDLE_SHARE * dayWh) return []
+    return [
+      watch(
+        'inverter',
+        `Its own draw is ${quantity(idleWh, 'Wh')} a day, ${percent(idleWh / dayWh)} of what the loads take.`,
+        `It eats ${watts(worked['inverter.idle-panels'].value)} of modules in the darkest month. A smaller inverter, or search mode where nothing has to stay awake.`,
+        { working: 'inverter.idle-panels' },
+      ),
+    ]
+  },
+}

@@ -1,0 +1,20 @@
+import { percent } from '../../units/say.ts'
+import { stop, type Rule } from '../rule.ts'
+
+export const transferRelay: Rule = {
+  id: 'inverter.transfer',
+  step: 'inverter',
+  check: ({ derived: { worked } }) => {
+    const share = worked['inverter.transfer-share']?.value ?? 0
+    return share > 1
+      ? [
+          stop(
+            'inverter',
+            `The backup can push ${percent(share)} of what the transfer relay carries.`,
+            'The relay welds or burns. A breaker of the relay’s rating before it, or a larger relay.',
+            { working: 'inverter.transfer-share' },
+          ),
+        ]
+      : []
+  },
+}

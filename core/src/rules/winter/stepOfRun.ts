@@ -1,0 +1,33 @@
+import { significant } from '../../units/format.ts'
+import { watch, type Rule } from '../rule.ts'
+
+/** A refill quicker than this is cut short by whole hours; a leg fuller than this is passed by bursts within the hour. */
+const QUICK_REFILL_H = 2
+
+const FULL_LEG = 0.8
+
+export const stepOfRun: Rule = {
+  id: 'winter.step',
+  step: 'winter',
+  check: ({ design, derived: { worked } }) => {
+    if (design.winter.stepMin === 15) return []
+    const refillH = worked['generator.refill-hours']?.value ?? Infinity
+    const quick = refillH < QUICK_REFILL_H
+    if (!quick && worked['inverter.leg-share'].value <= FULL_LEG) return []
+    return [
+      watch(
+        'winter',
+        'Whole hours are coarse for this design.',
+        quick
+          ? `A refill takes ${significant(refillH, 2)} h, and the run can only stop it on the hour: backup hours come out too high.`
+          : 'Bursts within the hour pass what the inverter carries, and hours do not see them.',
+        {
+          remedy: {
+            label: 'run in quarters of an hour',
+            apply: (d) => ({ ...d, winter: { ...d.winter, stepMin: 15 } }),
+          },
+        },
+      ),
+    ]
+  },
+}

@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest'
+import { gannetSkerry } from '../design/samples.ts'
+import type { Design } from '../document/types.ts'
+import { WinterEngine } from './engine.ts'
+import { arrayYield } from './yields.ts'
+
+/** Places of numbers in a part of the document, the first of each list standing for all of them. */
+function numbersIn(value: unknown, path: string[]): string[][] {
+  if (typeof value === 'number') return [path]
+  if (Array.isArray(value)) return numbersIn(value[0], [...path, '0'])
+  if (typeof value !== 'object' || value === null) return []
+  return Object.entries(value).flatMap(([key, each]) => numbersIn(each, [...path, key]))
+}
+
+function moved(design: Design, path: string[]): Design {
+  const next = structuredClone(design)
+  const holder = path.slice(0, -1).reduce<Record<string, never>>((at, key) => at[key], next as never)
+  const key = path.at(-1)!
+  const before: number = holder[key]
+  holder[key] = (before === 0 ? 0.01 : Number.isInteger(before) && before > 1 ? before + 1 : before * 0.97) as never
+  return next
+}
+
+const base = { ...gannetSkerry(), loads: gannetSkerry().loads.slice(0, 2) }
+const places = (['place', 'bank', 'arrays', 'controllers', 'sources'] as const)
+  .flatMap((part) => numbersIn(base[part], [part]))
+  .filter((path) => !/price|weightKg|fileId/.test(path.join('.')))
+
+describe('what an engine keeps', () => {
+  const warm = new WinterEngine()
+  const figures = ({ shortHours, ...year }: ReturnType<WinterEngine['year']>) => JSON.stringify([shortHours, year])
+
+  it('never answers for another design: any figure moved gives what a fresh engine gives', () => {
+    expect(places.length).toBeGreaterThan(60)
+    for (const path of places) {
+      warm.year(base, 1, 0)
+      const design = moved(base, path)
+      expect(figures(warm.year(design, 1, 0)), path.join('.')).toBe(figures(new WinterEngine().year(design, 1, 0)))
+    }
+  })
+
+  it('tells what is clipped at the absorption voltage that is set', () => {
+    const bright = structuredClone(base)
+    bright.controllers[0].part.outputA /= 3
+    const at = (absorbV: number) =>
+      arrayYield(warm, { ...bright, bank: { ...bright.bank, absorbV } }, 1).clippedKWh
+    expect(at(bright.bank.systemV * 1.24)).toBeLessThan(at(bright.bank.systemV * 1.12))
+  })
+})
