@@ -91,7 +91,7 @@ export {
 export { findings, stepLevel } from './rules/registry.ts'
 export { STEPS, type Step, type Level, type Finding } from './rules/rule.ts'
 export { suggestArray } from './suggest/array.ts'
-export { suggestBank, inverterFor } from './suggest/bank.ts'
+export { suggestBank } from './suggest/bank.ts'
 export { suggestGenerator } from './suggest/generator.ts'
 export { suggestInverter } from './suggest/inverter.ts'
 export { layoutQuestion } from './suggest/layoutQuestion.ts'
@@ -157,3 +157,42 @@ export { keyOf, pick } from './document/question.ts'
 export { hoursQuestion } from './winter/hours.ts'
 export type { YieldQuestion } from './winter/yields.ts'
 export type { SkyQuestion } from './winter/sky.ts'
+export type { Change } from './change/change.ts'
+export {
+  addArray,
+  addController,
+  beginTiltSeasons,
+  removeArray,
+  removeController,
+  setControllerKind,
+  takeController,
+  takeLayout,
+  takeModule,
+  turnAll,
+} from './change/array.ts'
+export { addRate, markUnit, swapUnits, takeBattery, takeChemistry, takeHandSize, takeVoltage } from './change/bank.ts'
+export { addTo, moveIn, removeFrom, setField, valueAt } from './change/field.ts'
+export { addSource, changeSource, takeBackup } from './change/generator.ts'
+export { inverterFor, setInverterCount, setStacking, spreadOverLegs, takeInverter } from './change/inverter.ts'
+export {
+  addAppliance,
+  addLoads,
+  changeLoad,
+  copyLoad,
+  copyLoads,
+  moveToLeg,
+  removeLoads,
+  setBasis,
+  setHourWeight,
+  setOfLoads,
+} from './change/loads.ts'
+export {
+  addHorizonPoint,
+  setHorizon,
+  setMonth,
+  setPersistence,
+  takeClimate,
+  takeHours,
+  takeMonths,
+} from './change/place.ts'
+export { addAbsence, addBudgetLine, addRun, setTaskDone } from './change/work.ts'

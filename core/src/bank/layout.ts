@@ -56,3 +56,9 @@ export function absorptionV({
 }: Pick<Bank, 'systemV' | 'absorbV'> & { part: Pick<BatteryPart, 'chemistry'> }): number {
   return absorbV ?? (systemV / 12) * CHEMISTRIES[part.chemistry].absorbV[1]
 }
+
+/** As {@link seriesFor}, null where the unit does not divide the bank voltage. */
+export function trySeries(systemV: number, part: Pick<BatteryPart, 'chemistry' | 'nominalV'>): number | null {
+  const series = systemV / classVoltage(part)
+  return Number.isInteger(series) && series >= 1 ? series : null
+}

@@ -5,8 +5,9 @@ import { sizeByHand } from '../bank/sizeByHand.ts'
 import { newBank } from '../design/defaults.ts'
 import type { Bank, BatteryPart, Design } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
-import { batteryParts, inverterParts } from '../parts/shelf.ts'
+import { batteryParts } from '../parts/shelf.ts'
 import { quantity, significant } from '../units/format.ts'
+import { followVoltage, inverterFor } from '../change/inverter.ts'
 import type { Suggestion } from './suggestion.ts'
 
 /**
@@ -52,7 +53,7 @@ export function suggestBank(design: Design): Suggestion {
   const generator =
     systemV === design.bank.systemV ? design.generator : { ...design.generator, startV: startVoltsFor(systemV) }
   return {
-    design: { ...design, bank, inverter, generator },
+    design: followVoltage(systemV)({ ...design, bank, generator }),
     reasons: [
       `${systemV} V: ${quantity(peakW, 'W')} on at once and ${quantity(dailyWh, 'Wh')} a day; under 3 kW and 4 kWh a day 24 V would do.`,
       `${quantity(dailyWh, 'Wh')} × ${design.bank.autonomyDays} days ÷ ${significant(depth * 100)} % depth ÷ cold at ${batteryC.toFixed(0)} °C = ${quantity(sizing.needWh, 'Wh')}.`,
@@ -70,14 +71,3 @@ export function suggestBank(design: Design): Suggestion {
 const MOST_STRINGS = 200
 
 const penalty = (parallel: number, recommended: number) => Math.max(0, parallel - recommended)
-
-/** The inverter as it is, or the nearest of its kind for another bank voltage. */
-export function inverterFor(design: Design, systemV: number): Design['inverter'] {
-  const { part } = design.inverter
-  if (part.bankV === systemV) return design.inverter
-  const fits = inverterParts.filter((candidate) => candidate.bankV === systemV && candidate.controller === null)
-  const american = part.topology !== 'single-230'
-  const same = fits.filter((candidate) => (candidate.topology === 'single-230') !== american)
-  const best = [...same].sort((a, b) => Math.abs(a.ratedW - part.ratedW) - Math.abs(b.ratedW - part.ratedW))[0]
-  return best ? { ...design.inverter, part: { ...best }, quantity: 1, stacking: 'parallel' } : design.inverter
-}

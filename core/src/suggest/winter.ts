@@ -1,3 +1,10 @@
+import type { Change } from '../change/change.ts'
+import { addModuleString, tiltBy } from '../change/array.ts'
+import { addString, takeBattery } from '../change/bank.ts'
+import { setField } from '../change/field.ts'
+import { setRunLevels } from '../change/generator.ts'
+import { takeInverter } from '../change/inverter.ts'
+import { setOfLoads } from '../change/loads.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { chemistryChoices } from '../choices/bank.ts'
 import type { Design, Load } from '../document/types.ts'
@@ -6,7 +13,7 @@ import { dailyEnergy } from '../loads/energy.ts'
 import { withTrials, type LoadChange } from '../loads/whatIf.ts'
 import { darkMonths } from '../calendar/calendar.ts'
 import { decimal } from '../units/format.ts'
-import { inverterParts, structuredCloneOf } from '../parts/shelf.ts'
+import { inverterParts } from '../parts/shelf.ts'
 import { bill } from '../money/parts.ts'
 import type { WinterEngine } from '../winter/engine.ts'
 import { figuresAt, figuresOf } from '../winter/summary.ts'
@@ -30,51 +37,29 @@ const SHORT_HOUR_WEIGHT = 10
 
 /** The changes that are tried, each as a whole design. */
 export function candidates(design: Design): { id: string; says: string; design: Design }[] {
-  const change = (id: string, says: string, make: (copy: Design) => void) => {
-    const copy = structuredCloneOf(design)
-    make(copy)
-    return { id, says, design: copy }
-  }
+  const change = (id: string, says: string, make: Change) => ({ id, says, design: make(design) })
   const { bank, arrays, place, generator } = design
   const list = [
-    change('battery', `One more string of “${bank.part.name}”`, (copy) => (copy.bank.inParallel += 1)),
+    change('battery', `One more string of “${bank.part.name}”`, addString),
     ...arrays
       .slice(0, 1)
-      .map((array) =>
-        change(
-          'string',
-          `One more string of ${array.inSeries} on ${array.name}`,
-          (copy) => (copy.arrays[0].inParallel += 1),
-        ),
-      ),
+      .map((array) => change('string', `One more string of ${array.inSeries} on ${array.name}`, addModuleString(0))),
     ...arrays
       .slice(0, 1)
       .filter(({ tracking, tiltSeasons }) => tracking === 'fixed' && tiltSeasons.length === 0)
       .flatMap((array) => [
-        ...(array.tiltDeg <= 75
-          ? [
-              change('steeper', `${array.name} 15° steeper`, (copy) =>
-                copy.arrays.forEach((each) => (each.tiltDeg = Math.min(90, each.tiltDeg + 15))),
-              ),
-            ]
-          : []),
-        ...(array.tiltDeg >= 15
-          ? [
-              change('flatter', `${array.name} 15° flatter`, (copy) =>
-                copy.arrays.forEach((each) => (each.tiltDeg = Math.max(0, each.tiltDeg - 15))),
-              ),
-            ]
-          : []),
+        ...(array.tiltDeg <= 75 ? [change('steeper', `${array.name} 15° steeper`, tiltBy(0, 15))] : []),
+        ...(array.tiltDeg >= 15 ? [change('flatter', `${array.name} 15° flatter`, tiltBy(0, -15))] : []),
       ]),
     ...(place.brushSnowDays === null || place.brushSnowDays > 1
-      ? [change('brush', 'Brush snow off within a day', (copy) => (copy.place.brushSnowDays = 1))]
+      ? [change('brush', 'Brush snow off within a day', setField('place.brushSnowDays', 1))]
       : []),
     ...(generator.present && generator.stopStateOfCharge - generator.startStateOfCharge > 0.3
       ? [
           change(
             'stop-sooner',
             'Stop the generator 20 points sooner, leaving room for the sun',
-            (copy) => (copy.generator.stopStateOfCharge = generator.stopStateOfCharge - 0.2),
+            setRunLevels({ stopStateOfCharge: generator.stopStateOfCharge - 0.2 }),
           ),
         ]
       : []),
@@ -83,7 +68,7 @@ export function candidates(design: Design): { id: string; says: string; design: 
           change(
             'start-later',
             'Start the generator 10 points lower',
-            (copy) => (copy.generator.startStateOfCharge = Math.max(0.15, generator.startStateOfCharge - 0.1)),
+            setRunLevels({ startStateOfCharge: Math.max(0.15, generator.startStateOfCharge - 0.1) }),
           ),
         ]
       : []),
@@ -102,9 +87,11 @@ export function candidates(design: Design): { id: string; says: string; design: 
     .sort((a, b) => use(b) - use(a))
   if (moved && use(moved) > 0)
     list.push(
-      change(`move-${moved.id}`, `Run ${moved.name} in the sunny hours`, (copy) => {
-        copy.loads.find(({ id }) => id === moved.id)!.movable = true
-      }),
+      change(
+        `move-${moved.id}`,
+        `Run ${moved.name} in the sunny hours`,
+        setOfLoads(new Set([moved.id]), 'movable', true),
+      ),
     )
   return [...list, ...biggerCharger(design), ...otherChemistry(design)]
 }
@@ -118,7 +105,7 @@ function biggerCharger(design: Design): { id: string; says: string; design: Desi
       {
         id: 'charger',
         says: `Charger turned up from ${generator.chargeLimitA} A to all it has`,
-        design: { ...design, generator: { ...generator, chargeLimitA: null } },
+        design: setField('generator.chargeLimitA', null)(design),
       },
     ]
   if (generator.charger === 'separate') {
@@ -127,7 +114,7 @@ function biggerCharger(design: Design): { id: string; says: string; design: Desi
       {
         id: 'charger',
         says: `A charger of ${amps} A in place of ${generator.separateChargerA} A`,
-        design: { ...design, generator: { ...generator, separateChargerA: amps } },
+        design: setField('generator.separateChargerA', amps)(design),
       },
     ]
   }
@@ -143,7 +130,7 @@ function biggerCharger(design: Design): { id: string; says: string; design: Desi
     {
       id: 'charger',
       says: `“${next.name}” with its charger of ${next.chargerA} A`,
-      design: { ...design, inverter: { ...inverter, part: { ...next } } },
+      design: takeInverter(next)(design),
     },
   ]
 }
@@ -162,30 +149,11 @@ function otherChemistry(design: Design): { id: string; says: string; design: Des
     ({ chemistry }) => chemistry === wanted,
   )
   if (!choice) return []
-  const facts = CHEMISTRIES[wanted]
-  const { startStateOfCharge } = design.generator
   return [
     {
       id: 'chemistry',
       says: `A bank of ${choice.inSeries} × ${choice.inParallel} “${choice.part.name}”`,
-      design: {
-        ...design,
-        bank: {
-          ...design.bank,
-          part: choice.part,
-          inSeries: choice.inSeries,
-          inParallel: choice.inParallel,
-          order: [],
-          weak: [],
-          allowedDepth: facts.depth,
-          cutoffStateOfCharge: facts.cutoff,
-          absorbV: null,
-        },
-        generator: {
-          ...design.generator,
-          stopStateOfCharge: Math.max(facts.generatorStop, startStateOfCharge + 0.05),
-        },
-      },
+      design: takeBattery(choice.part, choice.inParallel)(design),
     },
   ]
 }

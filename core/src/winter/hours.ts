@@ -39,7 +39,10 @@ export type HoursQuestion = Pick<Design, 'arrays' | 'controllers' | 'sources'> &
 export const hoursQuestion = (design: HoursQuestion): HoursQuestion => ({
   ...pick(design, 'arrays', 'controllers', 'sources'),
   place: pick(design.place, 'batteryRoom'),
-  bank: { ...pick(design.bank, 'systemV', 'absorbV', 'inSeries'), part: pick(design.bank.part, 'chemistry', 'nominalV') },
+  bank: {
+    ...pick(design.bank, 'systemV', 'absorbV', 'inSeries'),
+    part: pick(design.bank.part, 'chemistry', 'nominalV'),
+  },
 })
 
 /** Efficiency of the charge controllers on the bank's side taken together, weighted by their output. */

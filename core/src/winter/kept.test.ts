@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { gannetSkerry } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
+import { structuredCloneOf } from '../parts/shelf.ts'
 import { WinterEngine } from './engine.ts'
 import { arrayYield } from './yields.ts'
 
@@ -13,7 +14,7 @@ function numbersIn(value: unknown, path: string[]): string[][] {
 }
 
 function moved(design: Design, path: string[]): Design {
-  const next = structuredClone(design)
+  const next = structuredCloneOf(design)
   const holder = path.slice(0, -1).reduce<Record<string, never>>((at, key) => at[key], next as never)
   const key = path.at(-1)!
   const before: number = holder[key]
@@ -40,10 +41,9 @@ describe('what an engine keeps', () => {
   })
 
   it('tells what is clipped at the absorption voltage that is set', () => {
-    const bright = structuredClone(base)
+    const bright = structuredCloneOf(base)
     bright.controllers[0].part.outputA /= 3
-    const at = (absorbV: number) =>
-      arrayYield(warm, { ...bright, bank: { ...bright.bank, absorbV } }, 1).clippedKWh
+    const at = (absorbV: number) => arrayYield(warm, { ...bright, bank: { ...bright.bank, absorbV } }, 1).clippedKWh
     expect(at(bright.bank.systemV * 1.24)).toBeLessThan(at(bright.bank.systemV * 1.12))
   })
 })

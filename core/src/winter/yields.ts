@@ -19,7 +19,8 @@ export interface ArrayYield {
 }
 
 /** What of a design its yield rests on. */
-export type YieldQuestion = HoursQuestion & Pick<Design, 'place' | 'schools'> & { winter: Pick<Design['winter'], 'seed'> }
+export type YieldQuestion = HoursQuestion &
+  Pick<Design, 'place' | 'schools'> & { winter: Pick<Design['winter'], 'seed'> }
 
 function sums(engine: WinterEngine, design: YieldQuestion, years: number): { inKWh: number; outKWh: number } {
   const { seed } = design.winter

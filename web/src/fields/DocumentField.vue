@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { setField, valueAt } from '@ambrel/core'
 import { computed } from 'vue'
 import { useDesign } from '../stores/design.ts'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import TextField from './TextField.vue'
-import { putAt, valueAt } from './documentPath.ts'
 import { useEntry } from './useEntry.ts'
 
 /** One field of the document: a number with its unit, a choice, a text, or a yes and no. */
@@ -33,7 +33,7 @@ const { value: typed, problem } = useEntry(
 )
 const isOn = computed(() => typed.value === true)
 function put(next: unknown): void {
-  design.edit(props.field.label, (draft) => putAt(draft, props.field.path, next), props.field.path)
+  design.change(props.field.label, setField(props.field.path, next), props.field.path)
 }
 </script>
 

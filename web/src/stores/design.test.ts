@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { byHand } from '../testing/byHand.ts'
 import { larkspurBench, suggestBank, type Design } from '@ambrel/core'
 import type { StoredDesign } from '@ambrel/contract'
 import { drafts, draftsAreKept } from '../saving/drafts.ts'
@@ -117,7 +118,10 @@ async function opened(id = 'one') {
 }
 const kept = async () => (await drafts.list('one')).map(({ document }) => document.loads[0].runningW)
 const setWatts = (design: ReturnType<typeof useDesign>, value: number) =>
-  design.edit('watts', (draft) => (draft.loads[0].runningW = value))
+  design.change(
+    'watts',
+    byHand((draft) => (draft.loads[0].runningW = value)),
+  )
 const watts = (design: ReturnType<typeof useDesign>) => design.document!.loads[0].runningW
 const serverWatts = () => server.stored.document.loads[0].runningW
 const GOOD = larkspurBench().loads[0].runningW
@@ -324,7 +328,10 @@ describe('a wrong value', () => {
   it('is kept beside the last good one, which goes on ruling and is saved with the rest', async () => {
     const design = await opened()
     setWatts(design, -5)
-    design.edit('quantity', (draft) => (draft.loads[1].quantity = 3))
+    design.change(
+      'quantity',
+      byHand((draft) => (draft.loads[1].quantity = 3)),
+    )
     await settle()
     expect(design.saveState).toBe('saved')
     expect(design.derived).not.toBeNull()
@@ -376,7 +383,11 @@ describe('two windows', () => {
 
   it.each(['right', 'wrong'])('keeping mine saves over theirs, with something %s typed', async (how) => {
     const design = await inConflict()
-    if (how === 'wrong') design.edit('tax', (draft) => (draft.budget.taxPct = -1))
+    if (how === 'wrong')
+      design.change(
+        'tax',
+        byHand((draft) => (draft.budget.taxPct = -1)),
+      )
     await design.keepMine()
     expect(serverWatts()).toBe(400)
     expect(design.saveState).toBe('saved')
@@ -397,7 +408,11 @@ describe('two windows', () => {
     'keeping both makes mine a variant and leaves theirs, with something %s typed',
     async (how) => {
       const design = await inConflict()
-      if (how === 'wrong') design.edit('tax', (draft) => (draft.budget.taxPct = -1))
+      if (how === 'wrong')
+        design.change(
+          'tax',
+          byHand((draft) => (draft.budget.taxPct = -1)),
+        )
       expect(await design.keepBoth()).toBe('two')
       await settle()
       expect(server.variants[0].document.loads[0].runningW).toBe(400)
@@ -497,7 +512,10 @@ describe('a design deleted elsewhere', () => {
 describe('undo', () => {
   it('a suggestion is one step, with its reasons', async () => {
     const design = await opened()
-    design.edit('days', (draft) => (draft.bank.autonomyDays = 5))
+    design.change(
+      'days',
+      byHand((draft) => (draft.bank.autonomyDays = 5)),
+    )
     const before = design.document
     design.take('bank', 'suggest Bank', suggestBank(design.document!))
     expect(design.suggestion!.reasons.length).toBeGreaterThan(1)
@@ -511,7 +529,10 @@ describe('undo', () => {
 
   it('withdrawing a suggestion leaves what was edited since', async () => {
     const design = await opened()
-    design.edit('days', (draft) => (draft.bank.autonomyDays = 5))
+    design.change(
+      'days',
+      byHand((draft) => (draft.bank.autonomyDays = 5)),
+    )
     const { inParallel } = design.document!.bank
     design.take('bank', 'suggest Bank', suggestBank(design.document!))
     expect(design.document!.bank.inParallel).not.toBe(inParallel)
@@ -532,14 +553,20 @@ describe('undo', () => {
     const design = await opened()
     const before = design.document!
     const copy = structuredClone(before)
-    design.edit('watts', (draft) => (draft.loads[0].runningW = 999))
+    design.change(
+      'watts',
+      byHand((draft) => (draft.loads[0].runningW = 999)),
+    )
     expect(before).toEqual(copy)
   })
 
   it('findings follow the document', async () => {
     const design = await opened()
     expect(design.levelOf('array')).toBe('sound')
-    design.edit('series', (draft) => (draft.arrays[0].inSeries = 12))
+    design.change(
+      'series',
+      byHand((draft) => (draft.arrays[0].inSeries = 12)),
+    )
     expect(design.levelOf('array')).toBe('stop')
     design.undo()
     expect(design.levelOf('array')).toBe('sound')

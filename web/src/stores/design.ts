@@ -1,4 +1,4 @@
-import { freeze, produce } from 'immer'
+import { freeze } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowReactive, shallowRef, toRaw, watch } from 'vue'
 import {
@@ -20,6 +20,7 @@ import {
   type Step,
   type Suggestion,
   type WinterSummary,
+  type Change,
 } from '@ambrel/core'
 import { onBack } from '../saving/connection.ts'
 import { drafts } from '../saving/drafts.ts'
@@ -140,13 +141,11 @@ export const useDesign = defineStore('design', () => {
   }
 
   /** Changes a copy of what is typed, which shares with the old one all that stayed the same; one undo step unless `mergeKey` joins it to the last. */
-  function edit(label: string, change: (draft: Design) => void, mergeKey = ''): void {
+  function change(label: string, make: Change, mergeKey = ''): void {
     const typed = entered.value ?? document.value
     if (!typed) return
-    const next = produce(toRaw(typed), (draft) => {
-      change(draft as Design)
-    })
-    if (next !== typed) put(label, next, mergeKey)
+    const next = make(toRaw(typed))
+    if (!sameDocument(next, typed)) put(label, next, mergeKey)
   }
 
   /** Takes a document made from the one that rules; what is typed wrong goes on waiting beside it. */
@@ -374,7 +373,7 @@ export const useDesign = defineStore('design', () => {
     undoLabel: computed(() => history.past.at(-1)?.label ?? ''),
     redoLabel: computed(() => history.future.at(-1)?.label ?? ''),
     open,
-    edit,
+    change,
     replace,
     dropWaiting,
     take,

@@ -1,6 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { byHand } from '../testing/byHand.ts'
 import { larkspurBench, WinterEngine, type Candidate, type Design } from '@ambrel/core'
 import { packWinters, type Winters } from '../workers/winters.ts'
 import { useDesign } from './design.ts'
@@ -94,7 +95,10 @@ describe('the winters of the open design', () => {
   it('an answer to an older document is never shown', async () => {
     const { design, winter, worker } = await opened()
     const [old] = worker.runs
-    design.edit('one battery less', (draft) => void (draft.bank.inParallel = 1))
+    design.change(
+      'one battery less',
+      byHand((draft) => void (draft.bank.inParallel = 1)),
+    )
     await settle()
     expect(worker.runs).toHaveLength(2)
     old.first(wintersOf(old.design, 2))
@@ -124,12 +128,18 @@ describe('the winters of the open design', () => {
     const { design, winter, worker } = await opened()
     worker.runs[0].end(wintersOf(worker.runs[0].design, 2))
     await settle()
-    design.edit('watts', (draft) => void (draft.loads[0].runningW = -5))
+    design.change(
+      'watts',
+      byHand((draft) => void (draft.loads[0].runningW = -5)),
+    )
     await settle()
     expect(worker.runs).toHaveLength(1)
     expect(winter.winters?.years).toBe(2)
     expect(design.problems[0].message).toContain('runningW -5 is too small')
-    design.edit('another load', (draft) => void (draft.loads[1].runningW = 7))
+    design.change(
+      'another load',
+      byHand((draft) => void (draft.loads[1].runningW = 7)),
+    )
     await settle()
     expect(worker.runs).toHaveLength(2)
     expect(worker.runs[1].design.loads[0].runningW).toBe(larkspurBench().loads[0].runningW)
@@ -138,7 +148,10 @@ describe('the winters of the open design', () => {
   it('hours that cannot be had are told, and forgotten with the next run that can', async () => {
     const { design, winter, worker } = await opened()
     worker.missing = 'its imported hours are not on this server'
-    design.edit('one battery less', (draft) => void (draft.bank.inParallel = 1))
+    design.change(
+      'one battery less',
+      byHand((draft) => void (draft.bank.inParallel = 1)),
+    )
     await settle()
     expect(winter.failure).toBe('The winters cannot be run: its imported hours are not on this server.')
     expect(winter.running).toBe(false)
@@ -199,7 +212,10 @@ describe('questions beside the run', () => {
     side.runs[0].end(wintersOf(other, 2))
     await showing
     expect(winter.ghost?.says).toBe('one more battery')
-    design.edit('one battery less', (draft) => void (draft.bank.inParallel = 1))
+    design.change(
+      'one battery less',
+      byHand((draft) => void (draft.bank.inParallel = 1)),
+    )
     await settle()
     expect(winter.ghost).toBeNull()
   })

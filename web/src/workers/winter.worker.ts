@@ -142,7 +142,11 @@ const service = {
   },
 
   /** What the arrays bring to the bus in a mean year, and what more strings on one of them would. */
-  async yields(design: YieldQuestion, arrayId: string, years: number): Promise<{ now: ArrayYield; steps: OversizeStep[] }> {
+  async yields(
+    design: YieldQuestion,
+    arrayId: string,
+    years: number,
+  ): Promise<{ now: ArrayYield; steps: OversizeStep[] }> {
     return { now: arrayYield(engine, design, years), steps: oversizing(engine, design, arrayId, years) }
   },
 

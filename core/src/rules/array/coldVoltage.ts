@@ -1,4 +1,4 @@
-import type { Design } from '../../document/types.ts'
+import { setInSeries } from '../../change/array.ts'
 import { celsius, volts } from '../../units/say.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
 
@@ -21,10 +21,7 @@ export const coldVoltageRule: Rule = {
             `${controller.part.name} is destroyed above ${volts(maxInputV)}. Put fewer modules in series.`,
             {
               ...more,
-              remedy:
-                most >= 1
-                  ? { label: `${most} in series`, apply: (d: Design) => reSeries(d, array.id, most) }
-                  : undefined,
+              remedy: most >= 1 ? { label: `${most} in series`, apply: setInSeries(array.id, most) } : undefined,
             },
           ),
         ]
@@ -47,8 +44,4 @@ export const coldVoltageRule: Rule = {
         ),
       ]
     }),
-}
-
-function reSeries(design: Design, id: string, inSeries: number): Design {
-  return { ...design, arrays: design.arrays.map((array) => (array.id === id ? { ...array, inSeries } : array)) }
 }

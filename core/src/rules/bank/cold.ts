@@ -1,4 +1,4 @@
-import type { Design } from '../../document/types.ts'
+import { setField } from '../../change/field.ts'
 import { freezingPointC } from '../../bank/chemistry.ts'
 import { celsius, percent } from '../../units/say.ts'
 import { stop, watch, type Rule } from '../rule.ts'
@@ -33,10 +33,7 @@ export const cold: Rule = {
             {
               remedy: {
                 label: 'bury or insulate its room',
-                apply: (d: Design) => ({
-                  ...d,
-                  place: { ...d.place, batteryRoom: { ...d.place.batteryRoom, kind: 'buried' as const } },
-                }),
+                apply: setField('place.batteryRoom.kind', 'buried'),
               },
             },
           ),

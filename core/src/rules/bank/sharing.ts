@@ -1,3 +1,4 @@
+import { setField } from '../../change/field.ts'
 import { bankShares } from '../../bank/strings.ts'
 import type { Bank } from '../../document/types.ts'
 import { stop, watch, sound, type Rule } from '../rule.ts'
@@ -30,7 +31,7 @@ export const sharing: Rule = {
         cured
           ? `${harm} Take the leads from opposite corners or, most evenly, to bars.`
           : `${harm} The strings themselves are unlike, which no way of joining them cures: replace the bank as a whole.`,
-        cured ? { remedy: { label: 'equal leads to bars', apply: (d) => ({ ...d, bank: withBars(d.bank) }) } } : {},
+        cured ? { remedy: { label: 'equal leads to bars', apply: setField('bank.takeoff', 'equal-leads') } } : {},
       ),
     ]
   },

@@ -1,5 +1,5 @@
+import { setField } from '../../change/field.ts'
 import { capacityLeft } from '../../bank/strings.ts'
-import type { Design } from '../../document/types.ts'
 import { percent } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
 
@@ -17,7 +17,7 @@ export const weakUnits: Rule = {
         {
           remedy: {
             label: 'a whole new bank',
-            apply: (d: Design) => ({ ...d, bank: { ...d.bank, weak: [] } }),
+            apply: setField('bank.weak', []),
           },
         },
       ),

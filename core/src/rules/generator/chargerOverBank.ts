@@ -1,7 +1,7 @@
+import { setField } from '../../change/field.ts'
 import { stringsAtLimit } from '../../bank/strings.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import { backupPower } from '../../generator/backup.ts'
-import type { Design } from '../../document/types.ts'
 import { significant } from '../../units/format.ts'
 import { stop, watch, type Rule } from '../rule.ts'
 
@@ -17,7 +17,7 @@ export const chargerOverBank: Rule = {
     if (chargeA <= limitA) return []
     const remedy = {
       label: `set the charger to ${Math.floor(limitA)} A`,
-      apply: (d: Design) => ({ ...d, generator: { ...d.generator, chargeLimitA: Math.floor(limitA) } }),
+      apply: setField('generator.chargeLimitA', Math.floor(limitA)),
     }
     return [
       (managed ? watch : stop)(

@@ -1,3 +1,4 @@
+import { setField } from '../../change/field.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import { watch, type Rule } from '../rule.ts'
 
@@ -14,7 +15,7 @@ export const equalising: Rule = {
             {
               remedy: {
                 label: 'no equalising',
-                apply: (d) => ({ ...d, generator: { ...d.generator, equaliseEveryDays: null } }),
+                apply: setField('generator.equaliseEveryDays', null),
               },
             },
           ),

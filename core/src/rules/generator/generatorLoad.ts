@@ -1,4 +1,4 @@
-import type { Design } from '../../document/types.ts'
+import { setField } from '../../change/field.ts'
 import { percent } from '../../units/say.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 
@@ -27,7 +27,7 @@ export const generatorLoad: Rule = {
           ...more,
           remedy: {
             label: `set the charger to ${amps} A`,
-            apply: (d: Design) => ({ ...d, generator: { ...d.generator, chargeLimitA: amps } }),
+            apply: setField('generator.chargeLimitA', amps),
           },
         }),
       ]

@@ -1,23 +1,6 @@
-import type { Design } from '../../document/types.ts'
+import { softStarter } from './softStarter.ts'
 import { volts } from '../../units/say.ts'
-import { watch, type Remedy, type Rule } from '../rule.ts'
-
-/** A pump that starts hard can be given a soft starter. */
-function softStart(design: Design, starter: string): { remedy?: Remedy } {
-  const pump = design.loads.find(({ name, startKind }) => name === starter && startKind === 'submersible-pump')
-  if (!pump) return {}
-  return {
-    remedy: {
-      label: `soft starter for ${pump.name}`,
-      apply: (d) => ({
-        ...d,
-        loads: d.loads.map((load) =>
-          load.id === pump.id ? { ...load, startKind: 'soft-start-pump', startW: null } : load,
-        ),
-      }),
-    },
-  }
-}
+import { watch, type Rule } from '../rule.ts'
 
 export const sags: Rule = {
   id: 'inverter.sag',
@@ -35,7 +18,7 @@ export const sags: Rule = {
         'inverter',
         says,
         `The inverter lets go at ${volts(lowCutV)}. More strings in parallel, a soft start, or start it only on a fuller bank.`,
-        { working: 'inverter.sag', ...softStart(design, peak.starter) },
+        { working: 'inverter.sag', ...softStarter(design, peak.starter) },
       ),
     ]
   },

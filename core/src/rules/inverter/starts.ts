@@ -1,25 +1,8 @@
-import type { Design } from '../../document/types.ts'
+import { softStarter } from './softStarter.ts'
 import { inverterRating } from '../../inverter/service.ts'
 import { significant } from '../../units/format.ts'
 import { percent, watts } from '../../units/say.ts'
-import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
-
-/** A pump that starts hard can be given a soft starter. */
-function softStart(design: Design, starter: string): { remedy?: Remedy } {
-  const pump = design.loads.find(({ name, startKind }) => name === starter && startKind === 'submersible-pump')
-  if (!pump) return {}
-  return {
-    remedy: {
-      label: `soft starter for ${pump.name}`,
-      apply: (d) => ({
-        ...d,
-        loads: d.loads.map((load) =>
-          load.id === pump.id ? { ...load, startKind: 'soft-start-pump', startW: null } : load,
-        ),
-      }),
-    },
-  }
-}
+import { sound, stop, watch, type Rule } from '../rule.ts'
 
 export const starts: Rule = {
   id: 'inverter.starts',
@@ -34,7 +17,7 @@ export const starts: Rule = {
           'inverter',
           `${peak.starter} will not start.`,
           `It asks ${watts(peak.surgeW)} for ${significant(peak.startS)} s of ${watts(inverterRating(design, peak.startS).surgeW)}. A soft start or a larger inverter.`,
-          { ...more, ...softStart(design, peak.starter) },
+          { ...more, ...softStarter(design, peak.starter) },
         ),
       ]
     return [

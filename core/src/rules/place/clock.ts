@@ -1,3 +1,4 @@
+import { setField } from '../../change/field.ts'
 import { MOST_FROM_SUN_H } from '../../calendar/clock.ts'
 import { significant } from '../../units/format.ts'
 import { watch, type Rule } from '../rule.ts'
@@ -18,7 +19,7 @@ export const clock: Rule = {
             {
               remedy: {
                 label: `set the clock to ${Math.round(solar)} h`,
-                apply: (design) => ({ ...design, place: { ...design.place, utcOffsetH: Math.round(solar) } }),
+                apply: setField('place.utcOffsetH', Math.round(solar)),
               },
             },
           ),

@@ -1,3 +1,4 @@
+import { setField } from '../../change/field.ts'
 import { significant } from '../../units/format.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 
@@ -19,7 +20,7 @@ export const weatherFile: Rule = {
             {
               remedy: {
                 label: 'make years from these hours',
-                apply: (design) => ({ ...design, place: { ...design.place, source: 'fitted' } }),
+                apply: setField('place.source', 'fitted'),
               },
             },
           )
@@ -38,7 +39,7 @@ export const weatherFile: Rule = {
           {
             remedy: {
               label: `set the record low to ${Math.floor(hours.lowestC)} °C`,
-              apply: (design) => ({ ...design, place: { ...design.place, recordLowC: Math.floor(hours.lowestC) } }),
+              apply: setField('place.recordLowC', Math.floor(hours.lowestC)),
             },
           },
         ),

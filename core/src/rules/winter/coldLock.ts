@@ -1,3 +1,4 @@
+import { setField } from '../../change/field.ts'
 import { significant } from '../../units/format.ts'
 import { stop, type Rule } from '../rule.ts'
 
@@ -14,7 +15,7 @@ export const coldLock: Rule = {
             {
               remedy: {
                 label: 'heated room, 8 °C',
-                apply: (d) => ({ ...d, place: { ...d.place, batteryRoom: { kind: 'heated', setC: 8 } } }),
+                apply: setField('place.batteryRoom', { kind: 'heated', setC: 8 }),
               },
             },
           ),

@@ -1,3 +1,4 @@
+import { setField } from '../../change/field.ts'
 import { significant } from '../../units/format.ts'
 import { watch, type Rule } from '../rule.ts'
 
@@ -24,7 +25,7 @@ export const stepOfRun: Rule = {
         {
           remedy: {
             label: 'run in quarters of an hour',
-            apply: (d) => ({ ...d, winter: { ...d.winter, stepMin: 15 } }),
+            apply: setField('winter.stepMin', 15),
           },
         },
       ),

@@ -1,3 +1,4 @@
+import { setRun } from '../../change/work.ts'
 import type { Design } from '../../document/types.ts'
 import { decimal } from '../../units/format.ts'
 import { cableName, sizeFor, type WorkedRun } from '../../wiring/runs.ts'
@@ -58,6 +59,6 @@ function thicker(design: Design, { run }: WorkedRun): Remedy | undefined {
   if (better.size === run.size && better.parallel === run.parallel) return undefined
   return {
     label: cableName(better),
-    apply: (d) => ({ ...d, runs: d.runs.map((each) => (each.id === run.id ? { ...each, ...better } : each)) }),
+    apply: setRun(run.id, better),
   }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import type { ArrayField, ModulePart } from '@ambrel/core'
+import { type ArrayField, type ModulePart, removeArray, takeModule } from '@ambrel/core'
 import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import PartPicker from '../../fields/PartPicker.vue'
@@ -71,7 +71,7 @@ const derived = computed(() => design.derived?.arrays[props.index])
         class="icon-button"
         :aria-label="`Remove ${array.name}`"
         title="Remove"
-        @click="design.edit(`remove ${array.name}`, (d) => d.arrays.splice(index, 1))"
+        @click="design.change(`remove ${array.name}`, removeArray(index))"
       >
         <Trash2 :size="14" />
       </button>
@@ -82,9 +82,7 @@ const derived = computed(() => design.derived?.arrays[props.index])
         :model-value="array.module"
         kind="module"
         label="Module"
-        @update:model-value="
-          design.edit(`module: ${$event.name}`, (d) => (d.arrays[index].module = $event as ModulePart))
-        "
+        @update:model-value="design.change(`module: ${$event.name}`, takeModule(index, $event as ModulePart))"
       />
     </FieldGrid>
     <TiltSeasons v-if="array.tracking === 'fixed'" :array="array" :index="index" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Plus } from '@lucide/vue'
-import { controllerParts, MONTH_NAMES, newArray, nextId, partById } from '@ambrel/core'
+import { MONTH_NAMES, addArray, addController, setField } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import Figure from '../../frame/Figure.vue'
@@ -28,39 +28,9 @@ const SCHOOLS = [
   { value: 'flat' as const, label: 'flat 1.25' },
 ]
 
-function addArray(): void {
-  design.edit('new array', (draft) => {
-    if (draft.controllers.length === 0)
-      draft.controllers.push({
-        id: 'controller-1',
-        name: 'Controller 1',
-        part: partById(controllerParts, 'track-150-60'),
-      })
-    const id = nextId('array', draft.arrays)
-    const last = design.document!.arrays.at(-1)
-    draft.arrays.push(
-      last
-        ? { ...structuredClone(last), id, name: `Array ${draft.arrays.length + 1}` }
-        : newArray(id, 'mono-415', draft.controllers[0].id, {
-            inSeries: 2,
-            inParallel: 1,
-            tiltDeg: 60,
-            azimuthDeg: draft.place.latitudeDeg >= 0 ? 180 : 0,
-          }),
-    )
-  })
-}
-function addController(): void {
-  design.edit('new controller', (draft) => {
-    const id = nextId('controller', draft.controllers)
-    draft.controllers.push({
-      id,
-      name: `Controller ${draft.controllers.length + 1}`,
-      part: structuredClone(design.document!.controllers.at(-1)?.part ?? partById(controllerParts, 'track-150-60')),
-    })
-  })
-}
-useNewRow(addArray)
+const newOne = () => design.change('new array', addArray)
+const newController = () => design.change('new controller', addController)
+useNewRow(newOne)
 const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.toFixed(2))) ?? [])
 </script>
 
@@ -76,8 +46,8 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
     <ArrayCard v-for="(array, i) in arrays" :key="array.id" :index="i" />
     <p v-if="arrays.length === 0" class="card quiet">No array yet. Suggest lays one out for the worst month.</p>
     <div class="row">
-      <button class="link" @click="addArray"><Plus :size="13" /> another array</button>
-      <button class="link" @click="addController"><Plus :size="13" /> another controller</button>
+      <button class="link" @click="newOne"><Plus :size="13" /> another array</button>
+      <button class="link" @click="newController"><Plus :size="13" /> another controller</button>
     </div>
     <StringBoard v-if="design.derived && arrays.length > 0" />
     <section v-if="design.derived && arrays.length > 0" class="card">
@@ -89,7 +59,7 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
           :model-value="design.document!.schools.coldVoltage"
           :options="SCHOOLS"
           label="School that rules"
-          @update:model-value="design.edit('cold voltage school', (d) => (d.schools.coldVoltage = $event))"
+          @update:model-value="design.change('cold voltage school', setField('schools.coldVoltage', $event))"
         />
       </div>
       <VoltageRuler v-for="(array, i) in arrays" :key="array.id" :index="i" />

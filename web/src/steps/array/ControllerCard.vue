@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { controllerWatts, type ControllerPart } from '@ambrel/core'
+import {
+  controllerWatts,
+  type ControllerPart,
+  removeController,
+  setControllerKind,
+  setField,
+  takeController,
+} from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
@@ -42,11 +49,7 @@ const fields = computed<GridField[]>(() => {
 })
 /** What an AC-coupled one gives is in watts, at first what its amps would be at 240 V. */
 function setKind(kind: ControllerPart['kind']): void {
-  design.edit('kind of controller', (draft) => {
-    const { part } = draft.controllers[props.index]
-    part.kind = kind
-    part.outputAcW = kind === 'ac-coupled' ? (part.outputAcW ?? part.outputA * 240) : null
-  })
+  design.change('kind of controller', setControllerKind(props.index, kind))
 }
 </script>
 
@@ -58,7 +61,7 @@ function setKind(kind: ControllerPart['kind']): void {
         :model-value="controller.name"
         label="Controller name"
         :path="`controllers.${index}.name`"
-        @update:model-value="design.edit('controller name', (d) => (d.controllers[index].name = $event))"
+        @update:model-value="design.change('controller name', setField(`controllers.${index}.name`, $event))"
       />
       <PartPicker
         class="picker"
@@ -66,7 +69,7 @@ function setKind(kind: ControllerPart['kind']): void {
         kind="controller"
         label="Part"
         @update:model-value="
-          design.edit(`controller: ${$event.name}`, (d) => (d.controllers[index].part = $event as ControllerPart))
+          design.change(`controller: ${$event.name}`, takeController(index, $event as ControllerPart))
         "
       />
       <ChoiceField
@@ -81,7 +84,7 @@ function setKind(kind: ControllerPart['kind']): void {
         class="icon-button"
         :aria-label="`Remove ${controller.name}`"
         title="Remove"
-        @click="design.edit(`remove ${controller.name}`, (d) => d.controllers.splice(index, 1))"
+        @click="design.change(`remove ${controller.name}`, removeController(index))"
       >
         <Trash2 :size="14" />
       </button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { layoutQuestion, layouts, nextId, refusedLayouts, type Layout } from '@ambrel/core'
+import { layoutQuestion, layouts, refusedLayouts, type Layout, takeLayout } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -25,27 +25,7 @@ const isNow = (layout: Layout) =>
   layout.controllers === 1 && layout.inSeries === array.value.inSeries && layout.inParallel === array.value.inParallel
 function take(layout: Layout): void {
   const { inSeries, inParallel, controllers } = layout
-  design.edit(`${inSeries} × ${inParallel}`, (draft) => {
-    const share = (i: number) => Math.floor(inParallel / controllers) + (i < inParallel % controllers ? 1 : 0)
-    const { id: _id, controllerId: _controllerId, ...first } = array.value
-    Object.assign(draft.arrays[0], { inSeries, inParallel: share(0) })
-    for (let i = 1; i < controllers; i++) {
-      const id = nextId('controller', draft.controllers)
-      draft.controllers.push({
-        id,
-        name: `Controller ${draft.controllers.length + 1}`,
-        part: structuredClone(controller.value.part),
-      })
-      draft.arrays.push({
-        ...structuredClone(first),
-        id: nextId('array', draft.arrays),
-        name: `${first.name} ${i + 1}`,
-        controllerId: id,
-        inSeries,
-        inParallel: share(i),
-      })
-    }
-  })
+  design.change(`${inSeries} × ${inParallel}`, takeLayout(0, { inSeries, inParallel, controllers }))
 }
 </script>
 

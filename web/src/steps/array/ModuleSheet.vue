@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { ModulePart } from '@ambrel/core'
+import { type ModulePart, setField } from '@ambrel/core'
 import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -50,7 +50,7 @@ const offers = computed(() => {
   return found
 })
 function take({ key, value }: { key: Coefficient; value: number }): void {
-  design.edit('coefficient', (draft) => (draft.arrays[props.index].module[key] = value))
+  design.change('coefficient', setField(`arrays.${props.index}.module.${key}`, value))
 }
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { bankStrings, unitOrder } from '@ambrel/core'
+import { bankStrings, markUnit, swapUnits } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 
@@ -67,13 +67,7 @@ function drop(row: number, column: number): void {
 }
 function swap(a: number, b: number): void {
   if (a === b) return
-  design.edit(`units ${a} and ${b} change places`, (draft) => {
-    const order = unitOrder(draft.bank)
-    const [at, to] = [order.indexOf(a), order.indexOf(b)]
-    order[at] = b
-    order[to] = a
-    draft.bank.order = order
-  })
+  design.change(`units ${a} and ${b} change places`, swapUnits(a, b))
 }
 function key(unit: number, row: number, column: number, event: KeyboardEvent): void {
   const to = { ArrowUp: row - 1, ArrowDown: row + 1 }[event.key]
@@ -86,10 +80,7 @@ const chosenWeak = computed(() => (chosen.value === null ? undefined : weak.valu
 function setWeak(capacityShare: number, resistanceFactor: number): void {
   const unit = chosen.value
   if (unit === null) return
-  design.edit(`unit ${unit} aged`, (draft) => {
-    draft.bank.weak = draft.bank.weak.filter((each) => each.unit !== unit)
-    if (capacityShare < 1 || resistanceFactor > 1) draft.bank.weak.push({ unit, capacityShare, resistanceFactor })
-  })
+  design.change(`unit ${unit} aged`, markUnit(unit, capacityShare, resistanceFactor))
 }
 const AGES = [
   { name: 'like the others', capacity: 1, resistance: 1 },

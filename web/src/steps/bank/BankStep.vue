@@ -2,15 +2,13 @@
 import { computed } from 'vue'
 import {
   absorptionV,
-  batteryParts,
   CHEMISTRIES,
-  inverterFor,
-  newBank,
-  seriesFor,
-  startVoltsFor,
   type BatteryPart,
   type Bank,
   type ChemistryChoice as Choice,
+  takeBattery,
+  takeChemistry,
+  takeVoltage,
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
@@ -31,83 +29,18 @@ const design = useDesign()
 const prefs = usePrefs()
 const bank = computed(() => design.document!.bank)
 
-/** A part of another chemistry brings the usual depth and cut-out of its kind. */
-function takePart(part: BatteryPart): void {
-  design.edit(`battery: ${part.name}`, (draft) => {
-    const changed = part.chemistry !== draft.bank.part.chemistry
-    draft.bank.part = part
-    draft.bank.inSeries = trySeries(draft.bank.systemV, part) ?? draft.bank.inSeries
-    if (changed) {
-      const facts = CHEMISTRIES[part.chemistry]
-      Object.assign(draft.bank, { allowedDepth: facts.depth, cutoffStateOfCharge: facts.cutoff, absorbV: null })
-      draft.generator.stopStateOfCharge = facts.generatorStop
-    }
-  })
-}
-
-/** Another voltage takes a unit of the same chemistry that makes it, and an inverter that is made for it. */
-function setVoltage(systemV: Bank['systemV']): void {
-  const inverter = inverterFor(design.document!, systemV)
-  design.edit(`${systemV} V bank`, (draft) => {
-    const { part } = draft.bank
-    const fits =
-      trySeries(systemV, part) === null
-        ? batteryParts.find((each) => each.chemistry === part.chemistry && trySeries(systemV, each) !== null)
-        : undefined
-    if (fits) draft.bank.part = structuredClone(fits)
-    draft.bank.systemV = systemV
-    draft.bank.inSeries = trySeries(systemV, draft.bank.part) ?? draft.bank.inSeries
-    draft.bank.order = []
-    draft.bank.absorbV = null
-    draft.generator.startV = startVoltsFor(systemV)
-    draft.inverter = structuredClone(inverter)
-  })
-}
-
-function trySeries(systemV: number, part: BatteryPart): number | null {
-  try {
-    return seriesFor(systemV, part)
-  } catch {
-    return null
-  }
-}
+const takePart = (part: BatteryPart) => design.change(`battery: ${part.name}`, takeBattery(part))
+const setVoltage = (systemV: Bank['systemV']) => design.change(`${systemV} V bank`, takeVoltage(systemV))
 
 const chemistries = Object.entries(CHEMISTRIES).map(([value, { name }]) => ({
   value: value as BatteryPart['chemistry'],
   label: name,
 }))
-const FIRST_PART: Record<BatteryPart['chemistry'], string> = {
-  lfp: 'lfp-51-100',
-  flooded: 'flooded-6-420',
-  agm: 'agm-6-400',
-  gel: 'gel-12-180',
-}
-function setChemistry(chemistry: BatteryPart['chemistry']): void {
-  const partId =
-    chemistry === 'lfp' && bank.value.systemV !== 48
-      ? bank.value.systemV === 24
-        ? 'lfp-25-200'
-        : 'lfp-12-100'
-      : FIRST_PART[chemistry]
-  takePart(newBank(partId, bank.value.systemV, 1).part)
-}
+const setChemistry = (chemistry: BatteryPart['chemistry']) =>
+  design.change(`${CHEMISTRIES[chemistry].name} bank`, takeChemistry(chemistry))
 /** A bank of that chemistry as it was sized. */
-function takeChemistry({ part, inSeries, inParallel }: Choice): void {
-  design.edit(`${CHEMISTRIES[part.chemistry].name} bank`, (draft) => {
-    const facts = CHEMISTRIES[part.chemistry]
-    Object.assign(draft.bank, {
-      part: structuredClone(part),
-      inSeries,
-      inParallel,
-      order: [],
-      weak: [],
-      allowedDepth: facts.depth,
-      cutoffStateOfCharge: facts.cutoff,
-      absorbV: null,
-    })
-    draft.generator.stopStateOfCharge = Math.max(facts.generatorStop, draft.generator.startStateOfCharge + 0.05)
-  })
-}
+const takeSized = ({ part, inParallel }: Choice) =>
+  design.change(`${CHEMISTRIES[part.chemistry].name} bank`, takeBattery(part, inParallel))
 
 const TAKEOFFS = [
   { value: 'one-end', label: 'both leads at one end' },
@@ -189,7 +122,7 @@ const fields = computed<GridField[]>(() => [
       <BankWear />
       <HandSheet />
       <VoltageChoice @choose="setVoltage" />
-      <ChemistryChoice @take="takeChemistry" />
+      <ChemistryChoice @take="takeSized" />
     </template>
     <BatterySheet />
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { addRate, addTo, removeFrom, setField } from '@ambrel/core'
 import { computed } from 'vue'
-import type { Design } from '@ambrel/core'
 import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import PairTable from '../../fields/PairTable.vue'
@@ -24,16 +24,6 @@ const FIELDS: GridField[] = [
   { path: 'bank.part.weightKg', label: 'Weight', unit: 'kg' },
   { path: 'bank.part.price', label: 'Price' },
 ]
-function addRate(): void {
-  change(
-    'rate',
-    (bank) => {
-      const last = bank.part.capacities.at(-1)!
-      bank.part.capacities.push({ hours: last.hours * 2, ampHours: last.ampHours })
-    },
-    '',
-  )
-}
 const RATES = [
   { key: 'hours' as const, title: 'emptied in', unit: 'h' },
   { key: 'ampHours' as const, title: 'gives', unit: 'Ah' },
@@ -42,8 +32,8 @@ const POINTS = [
   { key: 'depth' as const, title: 'emptied by', unit: 'share', step: 5 },
   { key: 'cycles' as const, title: 'lasts cycles', step: 50 },
 ]
-function change(label: string, make: (bank: Design['bank']) => void, key: string): void {
-  design.edit(label, (draft) => make(draft.bank), key)
+function set(label: string, list: 'capacities' | 'cycles', i: number, key: string, value: number | null): void {
+  design.change(label, setField(`bank.part.${list}.${i}.${key}`, value), `part.${key}.${i}`)
 }
 </script>
 
@@ -58,9 +48,9 @@ function change(label: string, make: (bank: Design['bank']) => void, key: string
         label="rate"
         path="bank.part.capacities"
         more="another rate; several make the kinetic model of lead-acid"
-        @set="(i, key, value) => change('rate', (bank) => (bank.part.capacities[i][key] = value), `part.${key}.${i}`)"
-        @add="addRate"
-        @remove="(i) => change('rate', (bank) => bank.part.capacities.splice(i, 1), '')"
+        @set="(i, key, value) => set('rate', 'capacities', i, key, value)"
+        @add="design.change('rate', addRate)"
+        @remove="(i) => design.change('rate', removeFrom('bank.part.capacities', i))"
       />
       <PairTable
         :rows="part.cycles"
@@ -68,9 +58,9 @@ function change(label: string, make: (bank: Design['bank']) => void, key: string
         label="cycle point"
         path="bank.part.cycles"
         more="another point"
-        @set="(i, key, value) => change('cycles', (bank) => (bank.part.cycles[i][key] = value), `part.${key}.${i}`)"
-        @add="change('cycles', (bank) => bank.part.cycles.push({ depth: 1, cycles: 500 }), '')"
-        @remove="(i) => change('cycles', (bank) => bank.part.cycles.splice(i, 1), '')"
+        @set="(i, key, value) => set('cycles', 'cycles', i, key, value)"
+        @add="design.change('cycles', addTo('bank.part.cycles', { depth: 1, cycles: 500 }))"
+        @remove="(i) => design.change('cycles', removeFrom('bank.part.cycles', i))"
       />
     </div>
   </section>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CHEMISTRIES, handSchools, pick } from '@ambrel/core'
+import { CHEMISTRIES, handSchools, pick, takeHandSize } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useAnswer } from '../../stores/answer.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -37,15 +37,7 @@ const rows = computed(() => {
 const isNow = (days: number, depth: number) =>
   design.document!.bank.autonomyDays === days && design.document!.bank.allowedDepth === depth
 function take(days: number, depth: number, strings: number): void {
-  design.edit(`${days} days at ${Math.round(depth * 100)} %`, (draft) => {
-    Object.assign(draft.bank, {
-      autonomyDays: days,
-      allowedDepth: depth,
-      inParallel: Math.min(200, strings),
-      order: [],
-    })
-    draft.bank.cutoffStateOfCharge = Math.min(draft.bank.cutoffStateOfCharge, 1 - depth)
-  })
+  design.change(`${days} days at ${Math.round(depth * 100)} %`, takeHandSize(days, depth, strings))
 }
 </script>
 

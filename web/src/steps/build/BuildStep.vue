@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { BuildTask } from '@ambrel/core'
+import { type BuildTask, setTaskDone } from '@ambrel/core'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
 
@@ -13,11 +13,10 @@ const phases = computed(() => {
 })
 const next = computed(() => design.derived?.tasks.find(({ id }) => !done.value.has(id))?.id)
 function toggle(task: BuildTask): void {
-  design.edit(done.value.has(task.id) ? `not done: ${task.id}` : `done: ${task.id}`, (draft) => {
-    draft.build.done = done.value.has(task.id)
-      ? draft.build.done.filter((id) => id !== task.id)
-      : [...draft.build.done, task.id]
-  })
+  design.change(
+    done.value.has(task.id) ? `not done: ${task.id}` : `done: ${task.id}`,
+    setTaskDone(task.id, !done.value.has(task.id)),
+  )
 }
 </script>
 

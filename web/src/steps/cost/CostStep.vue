@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { decimal, nextId, type Budget } from '@ambrel/core'
+import { decimal, type Budget, addBudgetLine, removeFrom, setField } from '@ambrel/core'
 import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
@@ -21,12 +21,10 @@ const groups = computed(() => {
 const COLOURS = ['var(--spruce)', 'var(--lichen)', 'var(--ochre)', 'var(--slate)', 'var(--clay)']
 const parts = computed(() => bill.value?.lines.filter(({ step }) => step !== 'extra') ?? [])
 function set<K extends keyof Budget>(key: K, value: Budget[K] | null): void {
-  design.edit(`budget: ${key}`, (draft) => (draft.budget[key] = value as Budget[K]), `budget.${key}`)
+  design.change(`budget: ${key}`, setField(`budget.${key}`, value), `budget.${key}`)
 }
 function add(): void {
-  design.edit('new line', (draft) => {
-    draft.budget.extras.push({ id: nextId('extra', draft.budget.extras), name: 'New line', quantity: 1, unitPrice: 0 })
-  })
+  design.change('new line', addBudgetLine)
 }
 useNewRow(add)
 const money = (value: number | undefined) => (value === undefined ? '—' : decimal(value, 0))
@@ -91,7 +89,7 @@ const FIELDS: GridField[] = [
               <button
                 class="icon-button"
                 :aria-label="`Remove ${extra.name}`"
-                @click="design.edit(`remove ${extra.name}`, (d) => d.budget.extras.splice(i, 1))"
+                @click="design.change(`remove ${extra.name}`, removeFrom('budget.extras', i))"
               >
                 <Trash2 :size="14" />
               </button>

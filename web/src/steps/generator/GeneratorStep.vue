@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CHEMISTRIES, runningCost, type BackupKind, type Generator, type GeneratorPart } from '@ambrel/core'
+import {
+  CHEMISTRIES,
+  runningCost,
+  type BackupKind,
+  type Generator,
+  type GeneratorPart,
+  setField,
+  takeBackup,
+} from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
@@ -28,13 +36,7 @@ const KINDS: { value: 'none' | BackupKind; label: string }[] = [
 ]
 const kind = computed(() => (generator.value.present ? generator.value.kind : 'none'))
 function setKind(to: 'none' | BackupKind): void {
-  design.edit('backup', (draft) => {
-    draft.generator.present = to !== 'none'
-    if (to === 'none') return
-    draft.generator.kind = to
-    // nobody drives out for a few minutes, and not twice a day
-    if (to === 'vehicle') draft.generator.restDays = Math.max(1, draft.generator.restDays)
-  })
+  design.change('backup', takeBackup(to))
 }
 const FUELS = [
   { value: 'petrol', label: 'petrol' },
@@ -161,7 +163,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
           kind="generator"
           label="Set"
           @update:model-value="
-            design.edit(`generator: ${$event.name}`, (d) => (d.generator.part = $event as GeneratorPart))
+            design.change(`generator: ${$event.name}`, setField('generator.part', $event as GeneratorPart))
           "
         />
         <p v-if="kind === 'none'" class="quiet">
@@ -176,7 +178,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
           <button
             class="link"
             data-charge-limit
-            @click="design.edit('charger setting', (d) => (d.generator.chargeLimitA = limit))"
+            @click="design.change('charger setting', setField('generator.chargeLimitA', limit))"
           >
             set it
           </button>

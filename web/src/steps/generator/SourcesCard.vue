@@ -3,13 +3,14 @@ import { computed, ref } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import {
   MONTH_NAMES,
-  newSource,
-  nextId,
   sourceFromCells,
   sourceMeans,
   withMonthMean,
   type OtherSource,
   type SourceTable,
+  addSource,
+  changeSource,
+  removeFrom,
 } from '@ambrel/core'
 import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
 import NumberField from '../../fields/NumberField.vue'
@@ -40,12 +41,10 @@ const fieldsOf = (i: number): (GridField & { class: string })[] => [
 const FIRST_W = 100
 
 function add(): void {
-  design.edit('add a source', (draft) => {
-    draft.sources.push(newSource(nextId('source', draft.sources), 'stream', FIRST_W))
-  })
+  design.change('add a source', addSource('stream', FIRST_W))
 }
 function change(index: number, label: string, make: (source: OtherSource) => OtherSource, key = ''): void {
-  design.edit(label, (draft) => (draft.sources[index] = make(draft.sources[index])), key)
+  design.change(label, changeSource(index, make), key)
 }
 function take(tables: SourceTable[]): void {
   change(reading.value!, 'watts of a source', (source) =>
@@ -76,7 +75,7 @@ const tell = (table: SourceTable) =>
           class="icon-button"
           :aria-label="`Remove ${source.name}`"
           title="Remove"
-          @click="design.edit(`remove ${source.name}`, (d) => d.sources.splice(i, 1))"
+          @click="design.change(`remove ${source.name}`, removeFrom('sources', i))"
         >
           <Trash2 :size="16" />
         </button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { inverterChoices, withInverter, type InverterPart } from '@ambrel/core'
+import { inverterChoices, withInverter, type InverterPart, setField } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -42,7 +42,7 @@ function take(part: InverterPart): void {
         :model-value="design.document!.schools.peak"
         :options="OPTIONS"
         label="What is on at once"
-        @update:model-value="design.edit('peak school', (d) => (d.schools.peak = $event))"
+        @update:model-value="design.change('peak school', setField('schools.peak', $event))"
       />
     </div>
     <table class="sheet">

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { curveOf, inverterInput, serviceOf, stackingChoices, withInverter, type InverterPart } from '@ambrel/core'
+import {
+  curveOf,
+  inverterInput,
+  serviceOf,
+  stackingChoices,
+  withInverter,
+  type InverterPart,
+  setField,
+  setInverterCount,
+} from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import type { GridField } from '../../fields/DocumentField.vue'
@@ -112,7 +121,7 @@ const fits = (candidate: InverterPart) => candidate.bankV === design.document!.b
           label="How many"
           labelled
           path="inverter.quantity"
-          @update:model-value="design.edit('how many inverters', (d) => (d.inverter.quantity = $event!), 'inv.q')"
+          @update:model-value="design.change('how many inverters', setInverterCount($event!), 'inv.q')"
         />
         <ChoiceField
           v-if="joinings.length > 1"
@@ -138,7 +147,7 @@ const fits = (candidate: InverterPart) => candidate.bankV === design.document!.b
             :model-value="inverter.search"
             :disabled="inverter.part.searchW === null && !inverter.search"
             aria-label="Search mode"
-            @update:model-value="design.edit('search mode', (d) => (d.inverter.search = $event as boolean))"
+            @update:model-value="design.change('search mode', setField('inverter.search', $event))"
           />
           search mode{{ inverter.part.searchW === null ? ' (it has none)' : '' }}</label
         >

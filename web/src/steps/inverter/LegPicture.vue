@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import {
-  bestLegs,
   inverterRating,
   legsOfService,
   MONTH_NAMES,
@@ -9,6 +8,8 @@ import {
   worstLegHour,
   type Load,
   type LiveLeg,
+  moveToLeg,
+  spreadOverLegs,
 } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -42,15 +43,10 @@ const share = computed(() => design.derived!.worked['inverter.leg-share'].value)
 function put(id: string, leg: LiveLeg): void {
   const load = design.document!.loads.find((each) => each.id === id)
   if (!load || load.leg === leg) return
-  design.edit(`${load.name} on leg ${leg}`, (draft) => {
-    draft.loads.find((each) => each.id === id)!.leg = leg
-  })
+  design.change(`${load.name} on leg ${leg}`, moveToLeg(id, leg))
 }
 function spread(): void {
-  design.edit('spread over the legs', (draft) => {
-    const legs = bestLegs(draft.loads, service.value)
-    for (const load of draft.loads) if (legs[load.id]) load.leg = legs[load.id]
-  })
+  design.change('spread over the legs', spreadOverLegs)
 }
 const dragged = ref('')
 const over = ref<LiveLeg | null>(null)

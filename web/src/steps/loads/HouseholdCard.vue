@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { MONTH_NAMES, type Absence } from '@ambrel/core'
+import { MONTH_NAMES, type Absence, addAbsence, removeFrom, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
@@ -18,12 +18,10 @@ const SHEDDING: GridField[] = [
   { path: 'household.shedShouldBelow', label: 'What should run, below', unit: 'share', nullable: true, step: 5 },
 ]
 function add(): void {
-  design.edit('an absence', (draft) => {
-    draft.household.away.push({ fromMonth: 1, fromDay: 5, toMonth: 1, toDay: 19 })
-  })
+  design.change('an absence', addAbsence)
 }
 function set(index: number, key: keyof Absence, value: number): void {
-  design.edit('an absence', (draft) => (draft.household.away[index][key] = value), `away.${index}.${key}`)
+  design.change('an absence', setField(`household.away.${index}.${key}`, value), `away.${index}.${key}`)
 }
 const ENDS = [
   { says: 'away from', month: 'fromMonth', day: 'fromDay' },
@@ -60,7 +58,7 @@ const ENDS = [
             class="icon-button"
             aria-label="Remove this stretch"
             title="Remove"
-            @click="design.edit('remove an absence', (d) => d.household.away.splice(i, 1))"
+            @click="design.change('remove an absence', removeFrom('household.away', i))"
           >
             <Trash2 :size="16" />
           </button>

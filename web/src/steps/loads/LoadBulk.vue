@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { nextId, type Leg, type Load } from '@ambrel/core'
+import { type Leg, type Load, copyLoads, removeLoads, setOfLoads } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { PRIORITY_OPTIONS, SUPPLY_OPTIONS } from './words.ts'
@@ -19,25 +19,17 @@ const MOVABLE = [
 ]
 
 function setAll<K extends keyof Load>(label: string, key: K, value: Load[K]): void {
-  design.edit(`${count.value} loads: ${label}`, (draft) => {
-    for (const load of draft.loads) if (props.selected.has(load.id)) load[key] = value
-  })
+  design.change(`${count.value} loads: ${label}`, setOfLoads(props.selected, key, value))
 }
 function setRoom(): void {
   if (room.value.trim()) setAll('room', 'room', room.value.trim().slice(0, 80))
   room.value = ''
 }
 function duplicate(): void {
-  design.edit(`copy ${count.value} loads`, (draft) => {
-    for (const load of design.document!.loads)
-      if (props.selected.has(load.id))
-        draft.loads.push({ ...structuredClone(load), id: nextId('load', draft.loads), name: `${load.name} 2` })
-  })
+  design.change(`copy ${count.value} loads`, copyLoads(props.selected))
 }
 function remove(): void {
-  design.edit(`remove ${count.value} loads`, (draft) => {
-    draft.loads = draft.loads.filter((load) => !props.selected.has(load.id))
-  })
+  design.change(`remove ${count.value} loads`, removeLoads(props.selected))
   emit('clear')
 }
 </script>

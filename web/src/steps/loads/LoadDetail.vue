@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { HOUR_SHAPES, MONTH_NAMES, START_SECONDS, startWatts, type Load } from '@ambrel/core'
+import { HOUR_SHAPES, MONTH_NAMES, START_SECONDS, startWatts, type Load, setField, setHourWeight } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import type { GridField } from '../../fields/DocumentField.vue'
@@ -15,7 +15,7 @@ const design = useDesign()
 const prefs = usePrefs()
 const path = (key: string) => `loads.${props.index}.${key}`
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
-  design.edit(`${props.load.name}: ${key}`, (draft) => (draft.loads[props.index][key] = value as Load[K]), path(key))
+  design.change(`${props.load.name}: ${key}`, setField(path(key), value), path(key))
 }
 const BY_BASIS: Record<Load['basis'], (Omit<GridField, 'path'> & { key: keyof Load })[]> = {
   rated: [
@@ -71,11 +71,7 @@ const shapes = computed(() => [
 ])
 const top = computed(() => Math.max(...props.load.hourShape, 1))
 function setHour(hour: number, weight: number): void {
-  design.edit(
-    'hours of the day',
-    (draft) => (draft.loads[props.index].hourShape[hour] = Math.round(Math.max(0, weight) * 10) / 10),
-    path('hourShape'),
-  )
+  design.change('hours of the day', setHourWeight(props.load.id, hour, weight), path('hourShape'))
 }
 /** By keys a bar grows past the others; by pointer the tallest is the measure. */
 function nudge(hour: number, by: number): void {
@@ -142,7 +138,7 @@ function bar(hour: number, event: PointerEvent): void {
               :path="path(`seasonShare.${m}`)"
               :step="0.1"
               @update:model-value="
-                design.edit('season', (d) => (d.loads[index].seasonShare[m] = $event!), path(`season.${m}`))
+                design.change('season', setField(path(`seasonShare.${m}`), $event), path(`season.${m}`))
               "
             />
           </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { legsOfService, serviceOf, type Schools } from '@ambrel/core'
+import { legsOfService, serviceOf, type Schools, setField } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -49,7 +49,7 @@ const dc = computed(() =>
         :aria-checked="design.document!.schools.peak === each.school"
         :class="{ on: design.document!.schools.peak === each.school }"
         :data-peak="each.school"
-        @click="design.edit('peak school', (d) => (d.schools.peak = each.school))"
+        @click="design.change('peak school', setField('schools.peak', each.school))"
       >
         <b>{{ prefs.show(each.continuousW, 'W') }}</b>
         <span>{{ NAMES[each.school].name }}</span>

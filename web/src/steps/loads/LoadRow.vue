@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ChevronDown, ChevronRight, Copy, GripVertical, Trash2 } from '@lucide/vue'
-import { dailyEnergy, statedDailyEnergy, type Leg, type Load } from '@ambrel/core'
+import { dailyEnergy, type Leg, type Load, setBasis, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
@@ -26,28 +26,9 @@ const path = (key: string) => `loads.${props.index}.${key}`
 const worstWh = computed(() => (design.derived ? dailyEnergy(props.load, design.derived.worstMonth) : null))
 
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
-  design.edit(`${props.load.name}: ${key}`, (draft) => (draft.loads[props.index][key] = value as Load[K]), path(key))
+  design.change(`${props.load.name}: ${key}`, setField(path(key), value), path(key))
 }
 
-/** A basis brings sensible figures for what it needs, unless they are there already. */
-function setBasis(basis: Load['basis']): void {
-  design.edit('how it is stated', (draft) => {
-    const load = draft.loads[props.index]
-    load.basis = basis
-    const wh = statedDailyEnergy({ ...load, quantity: 1, basis: 'rated' })
-    if (basis === 'metered') {
-      load.meteredHours ??= 168
-      load.meteredKWh ??= Number(((wh * 7) / 1000).toFixed(2))
-    }
-    if (basis === 'cycle') {
-      load.cycleWh ??= 90
-      load.cycleDepth ??= 0.8
-      load.cycleChargerEfficiency ??= 0.85
-      load.cyclesPerWeek ??= 7
-    }
-    if (basis === 'month') load.monthKWh ??= Number(((wh * 30.4) / 1000).toFixed(1))
-  })
-}
 /** what the other bases rest on; the whole of it in the title */
 const stated = computed(() => {
   const { basis, meteredKWh, meteredHours, cyclesPerWeek, monthKWh } = props.load
@@ -108,7 +89,7 @@ const SUPPLY_WORDS = { propane: 'on propane', out: 'taken out' }
           :model-value="load.basis"
           :options="BASIS_OPTIONS"
           :label="`${load.name}, stated by`"
-          @update:model-value="setBasis"
+          @update:model-value="design.change('how it is stated', setBasis(load.id, $event))"
         />
       </td>
       <td class="mid">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import Sortable from 'sortablejs'
-import { legChoices, nextId, serviceOf, type Leg, type Load } from '@ambrel/core'
+import { legChoices, serviceOf, type Leg, type Load, copyLoad, removeLoads, moveIn } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import LoadBulk from './LoadBulk.vue'
@@ -72,16 +72,11 @@ watch(loads, (now) => {
 })
 
 function copy(from: Load, i: number): void {
-  design.edit(`copy ${from.name}`, (draft) => {
-    draft.loads.splice(i + 1, 0, { ...structuredClone(from), id: nextId('load', draft.loads), name: `${from.name} 2` })
-  })
+  design.change(`copy ${from.name}`, copyLoad(i))
 }
 function move(from: number, to: number): void {
   if (to < 0 || to >= loads.value.length || to === from) return
-  design.edit(`move ${loads.value[from].name}`, (draft) => {
-    const [load] = draft.loads.splice(from, 1)
-    draft.loads.splice(to, 0, load)
-  })
+  design.change(`move ${loads.value[from].name}`, moveIn('loads', from, to))
 }
 
 const table = ref<HTMLTableElement>()
@@ -157,7 +152,7 @@ const ownWh = computed(() =>
           @open="opened = opened === line.row.load.id ? '' : line.row.load.id"
           @select="select(line.row.load.id, $event)"
           @copy="copy(line.row.load, line.row.index)"
-          @remove="design.edit(`remove ${line.row.load.name}`, (d) => d.loads.splice(line.row!.index, 1))"
+          @remove="design.change(`remove ${line.row.load.name}`, removeLoads(new Set([line.row.load.id])))"
           @move="move(line.row.index, line.row.index + $event)"
         />
       </template>

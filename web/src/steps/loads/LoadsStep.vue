@@ -4,12 +4,11 @@ import {
   APPLIANCES,
   appliance,
   cellsOfLoads,
-  loadFromAppliance,
   loadsFromCells,
   nextId,
-  onLegsOf,
-  seasonsFor,
   type Load,
+  addAppliance,
+  addLoads,
 } from '@ambrel/core'
 import { useEventListener } from '@vueuse/core'
 import { LIMITS } from '@ambrel/contract'
@@ -40,23 +39,17 @@ const byRoom = computed(() => {
   for (const { id, name, room } of APPLIANCES) rooms.set(room, [...(rooms.get(room) ?? []), { value: id, label: name }])
   return [...rooms]
 })
-/** On a leg that the inverter has. */
-const fitted = (load: Load): Load => onLegsOf({ ...design.document!, loads: [load] }).loads[0]
-
 function add(id: string): void {
   chosen.value = ''
   const from = appliance(id || 'lights')
-  design.edit(`add ${from.name}`, (draft) => {
-    const load = loadFromAppliance(from, nextId('load', draft.loads))
-    draft.loads.push(seasonsFor(draft.place.latitudeDeg, fitted(load)))
-  })
+  design.change(`add ${from.name}`, addAppliance(from))
 }
 useNewRow(() => add('phantom'))
 
 const readCells = (cells: string[][]) =>
   loadsFromCells(cells, (made) => nextId('load', [...design.document!.loads, ...made]))
 function take(loads: Load[]): void {
-  design.edit(`add ${loads.length} loads`, (draft) => draft.loads.push(...loads.map(fitted)))
+  design.change(`add ${loads.length} loads`, addLoads(loads))
 }
 const tell = (load: Load) =>
   `${load.name}: ${load.quantity} × ${prefs.show(load.runningW, 'W')}, ${load.basis === 'rated' ? prefs.show(load.hoursPerDay, 'h') : load.basis}${load.room ? `, ${load.room}` : ''}`

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { meteringPlan, statedDailyEnergy, withReading, withReadings, type Load } from '@ambrel/core'
+import { meteringPlan, statedDailyEnergy, withReading, withReadings, type Load, changeLoad } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import NumberField from '../../fields/NumberField.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -24,10 +24,7 @@ function start(id: string, hours: number): void {
   Object.assign(form, { date: new Date().toISOString().slice(0, 10), kWh: null, hours })
 }
 function put(id: string, change: (load: Load) => Load, label: string): void {
-  design.edit(label, (draft) => {
-    const at = draft.loads.findIndex((load) => load.id === id)
-    draft.loads[at] = change(design.document!.loads[at])
-  })
+  design.change(label, changeLoad(id, change))
 }
 function record(): void {
   const { date, kWh, hours } = form

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { darkMonths, type TiltChoice, pick } from '@ambrel/core'
+import { darkMonths, type TiltChoice, pick, turnAll } from '@ambrel/core'
 import { decimal, significant } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 import MonthPicker from '../../fields/MonthPicker.vue'
@@ -20,9 +20,7 @@ function toggle(month: number): void {
   else if (rest.length > 0) months.value = rest
 }
 function take({ tiltDeg, azimuthDeg }: TiltChoice): void {
-  design.edit(`tilt ${tiltDeg}°`, (draft) => {
-    for (const array of draft.arrays) Object.assign(array, { tiltDeg, azimuthDeg })
-  })
+  design.change(`tilt ${tiltDeg}°`, turnAll({ tiltDeg, azimuthDeg }))
 }
 </script>
 

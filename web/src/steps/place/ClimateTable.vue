@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { climateOf, MONTH_NAMES, type Design } from '@ambrel/core'
+import { climateOf, MONTH_NAMES, type Design, setField, setMonth } from '@ambrel/core'
 import NumberField from '../../fields/NumberField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -30,19 +30,12 @@ function paste(event: ClipboardEvent): void {
 const worst = computed(() => design.derived?.worstMonth ?? -1)
 
 function set(month: number, key: keyof Month, value: number | null): void {
-  design.edit(
-    `${MONTH_NAMES[month]} ${key}`,
-    (draft) => {
-      draft.place.monthly[month][key] = value as number
-      draft.place.climate = 'own'
-    },
-    `monthly.${month}.${key}`,
-  )
+  design.change(`${MONTH_NAMES[month]} ${key}`, setMonth(month, key, value as number), `monthly.${month}.${key}`)
 }
 function setPersistence(month: number, value: number | null): void {
-  design.edit(
+  design.change(
     `${MONTH_NAMES[month]} persistence`,
-    (draft) => (draft.place.persistence[month] = value as number),
+    setField(`place.persistence.${month}`, value),
     `persistence.${month}`,
   )
 }

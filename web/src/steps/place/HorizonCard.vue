@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import { cellsOfHorizon, horizonFromCells, MONTH_NAMES, sunLostTo, type HorizonPoint } from '@ambrel/core'
+import { cellsOfHorizon, horizonFromCells, MONTH_NAMES, sunLostTo, type HorizonPoint, setHorizon } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import CellsDialog from '../../frame/CellsDialog.vue'
 import { saveCells } from '../../frame/files.ts'
@@ -16,7 +16,7 @@ const dragged = shallowRef<HorizonPoint[] | null>(null)
 
 const lost = computed(() => (design.derived ? sunLostTo(design.document!, dragged.value ?? place.value.horizon) : null))
 function take(points: HorizonPoint[]): void {
-  design.edit('horizon', (draft) => (draft.place.horizon = points))
+  design.change('horizon', setHorizon(points))
 }
 const tell = (point: HorizonPoint) => `azimuth ${point.azimuthDeg}°, ${point.elevationDeg}° up, ${point.cover}`
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { addHorizonPoint, removeFrom, setField } from '@ambrel/core'
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -14,14 +15,7 @@ const COVERS = [
 const design = useDesign()
 const points = computed(() => design.document!.place.horizon)
 function add(): void {
-  design.edit('new horizon point', (draft) => {
-    const last = draft.place.horizon.at(-1)
-    draft.place.horizon.push({
-      azimuthDeg: last ? Math.min(360, last.azimuthDeg + 30) : 90,
-      elevationDeg: last?.elevationDeg ?? 5,
-      cover: 'terrain',
-    })
-  })
+  design.change('new horizon point', addHorizonPoint())
 }
 useNewRow(add)
 </script>
@@ -46,7 +40,7 @@ useNewRow(add)
               :label="`Point ${i + 1}, azimuth`"
               :path="`place.horizon.${i}.azimuthDeg`"
               @update:model-value="
-                design.edit('horizon', (d) => (d.place.horizon[i].azimuthDeg = $event!), `hz.${i}.a`)
+                design.change('horizon', setField(`place.horizon.${i}.azimuthDeg`, $event), `hz.${i}.a`)
               "
             />
           </td>
@@ -57,7 +51,7 @@ useNewRow(add)
               :label="`Point ${i + 1}, elevation`"
               :path="`place.horizon.${i}.elevationDeg`"
               @update:model-value="
-                design.edit('horizon', (d) => (d.place.horizon[i].elevationDeg = $event!), `hz.${i}.e`)
+                design.change('horizon', setField(`place.horizon.${i}.elevationDeg`, $event), `hz.${i}.e`)
               "
             />
           </td>
@@ -66,14 +60,14 @@ useNewRow(add)
               :model-value="point.cover"
               :options="COVERS"
               :label="`Point ${i + 1}, cover`"
-              @update:model-value="design.edit('horizon cover', (d) => (d.place.horizon[i].cover = $event))"
+              @update:model-value="design.change('horizon cover', setField(`place.horizon.${i}.cover`, $event))"
             />
           </td>
           <td>
             <button
               class="icon-button"
               :aria-label="`Remove point ${i + 1}`"
-              @click="design.edit('remove horizon point', (d) => d.place.horizon.splice(i, 1))"
+              @click="design.change('remove horizon point', removeFrom('place.horizon', i))"
             >
               <Trash2 :size="14" />
             </button>

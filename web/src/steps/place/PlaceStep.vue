@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
-import type { Place } from '@ambrel/core'
+import { type Place, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import CoordinateField from '../../fields/CoordinateField.vue'
 import NumberField from '../../fields/NumberField.vue'
@@ -19,7 +19,7 @@ const design = useDesign()
 const place = computed(() => design.document!.place)
 
 function set<K extends keyof Place>(key: K, value: Place[K] | null): void {
-  design.edit(`place: ${key}`, (draft) => (draft.place[key] = value as Place[K]), `place.${key}`)
+  design.change(`place: ${key}`, setField(`place.${key}`, value), `place.${key}`)
 }
 
 /** The time zone the coordinates lie in; looked up when the step is open, because its table is large. */
@@ -136,7 +136,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         :options="rooms"
         label="Batteries’ room"
         labelled
-        @update:model-value="design.edit('battery room', (d) => (d.place.batteryRoom.kind = $event))"
+        @update:model-value="design.change('battery room', setField('place.batteryRoom.kind', $event))"
       />
       <NumberField
         v-if="place.batteryRoom.kind === 'heated'"
@@ -145,7 +145,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         label="kept at"
         labelled
         path="place.batteryRoom.setC"
-        @update:model-value="design.edit('room temperature', (d) => (d.place.batteryRoom.setC = $event!))"
+        @update:model-value="design.change('room temperature', setField('place.batteryRoom.setC', $event))"
       />
       <ChoiceField
         :model-value="brushing"
@@ -196,7 +196,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         :options="SKY_MODELS"
         label="Sky model"
         labelled
-        @update:model-value="design.edit('sky model', (d) => (d.schools.skyModel = $event))"
+        @update:model-value="design.change('sky model', setField('schools.skyModel', $event))"
       />
     </section>
     <WeatherCard />

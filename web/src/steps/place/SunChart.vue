@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { horizonAt, MONTH_NAMES, type HorizonPoint } from '@ambrel/core'
+import {
+  horizonAt,
+  MONTH_NAMES,
+  type HorizonPoint,
+  addHorizonPoint,
+  removeFrom,
+  setField,
+  setHorizon,
+} from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { HEIGHT, SunFrame, WIDTH } from './sunPaths.ts'
 
@@ -80,16 +88,17 @@ function letGo(): void {
   held.value = null
   emit('dragged', null)
   if (moved && JSON.stringify(moved) !== JSON.stringify(place.value.horizon))
-    design.edit('horizon', (draft) => (draft.place.horizon = moved))
+    design.change('horizon', setHorizon(moved))
 }
 function move(index: number, to: Partial<HorizonPoint>): void {
-  design.edit('horizon', (draft) => Object.assign(draft.place.horizon[index], to), `horizon.${index}`)
+  design.change(
+    'horizon',
+    setField(`place.horizon.${index}`, { ...place.value.horizon[index], ...to }),
+    `horizon.${index}`,
+  )
 }
 function add(at: { azimuthDeg: number; elevationDeg: number }): void {
-  design.edit('new horizon point', (draft) => {
-    draft.place.horizon.push({ ...at, cover: horizonAt(draft.place.horizon, at.azimuthDeg).cover })
-    draft.place.horizon.sort((a, b) => a.azimuthDeg - b.azimuthDeg)
-  })
+  design.change('new horizon point', addHorizonPoint(at))
 }
 function addAt(event: MouseEvent): void {
   add(frame.value.at(event, chart.value!.getBoundingClientRect()))
@@ -112,7 +121,7 @@ function key(index: number, event: KeyboardEvent): void {
     const azimuth = (azimuthDeg + 10) % 360
     add({ azimuthDeg: azimuth, elevationDeg: Math.round(horizonAt(points.value, azimuth).elevationDeg * 2) / 2 })
   } else if (event.key === 'Delete' || event.key === 'Backspace')
-    design.edit('remove horizon point', (draft) => draft.place.horizon.splice(index, 1))
+    design.change('remove horizon point', removeFrom('place.horizon', index))
   else return
   event.preventDefault()
 }

@@ -2,12 +2,15 @@
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import {
-  climateAt,
   climateFromCells,
   ILLUSTRATIVE_CLIMATES,
-  MONTH_NAMES,
   type MonthlyClimate,
   type WeatherSource,
+  setField,
+  setPersistence,
+  takeClimate,
+  takeHours,
+  takeMonths,
 } from '@ambrel/core'
 import { significant } from '@ambrel/core/units'
 import type { WeatherFile } from '@ambrel/contract'
@@ -44,16 +47,12 @@ const file = computed(() => weather.files.find(({ id }) => id === place.value.ho
 
 function setSource(id: WeatherSource): void {
   if (id !== 'monthly' && !place.value.hours) return void (importing.value = true)
-  design.edit(`weather: ${SOURCES.find((each) => each.id === id)!.name}`, (draft) => (draft.place.source = id))
+  design.change(`weather: ${SOURCES.find((each) => each.id === id)!.name}`, setField('place.source', id))
 }
 /** One typical year is better made into many; ten real ones are better run as they were. */
 function takeFile(chosen: WeatherFile): void {
   importing.value = false
-  design.edit(`weather of ${chosen.name}`, (draft) => {
-    draft.place.hours = placeHoursOf(chosen)
-    draft.place.source = chosen.years >= 10 ? 'hours' : 'fitted'
-    draft.place.utcOffsetH = chosen.utcOffsetH
-  })
+  design.change(`weather of ${chosen.name}`, takeHours(placeHoursOf(chosen)))
 }
 async function removeFile(id: string): Promise<void> {
   problem.value = ''
@@ -78,14 +77,11 @@ const climates = [
   ...ILLUSTRATIVE_CLIMATES.map(({ id, name }) => ({ value: id, label: `${name} (illustration)` })),
   { value: 'own', label: 'Own monthly figures' },
 ]
-function takeClimate(id: string): void {
-  design.edit('climate', (draft) => {
-    draft.place.climate = id
-    if (id !== 'own') Object.assign(draft.place, climateAt(id, draft.place.latitudeDeg))
-  })
+function chooseClimate(id: string): void {
+  design.change('climate', takeClimate(id))
 }
 function takeRows(rows: MonthlyClimate[]): void {
-  design.edit('monthly rows', (draft) => Object.assign(draft.place, { monthly: rows, climate: 'own' }))
+  design.change('monthly rows', takeMonths(rows))
 }
 function paste(text: string): void {
   pasting.value = text
@@ -113,7 +109,7 @@ const words = computed(() =>
     : [{ value: said.value, label: 'By month, as in the row' }, ...WORDS],
 )
 function setWords(value: number): void {
-  if (value >= 0) design.edit('persistence', (draft) => (draft.place.persistence = MONTH_NAMES.map(() => value)))
+  if (value >= 0) design.change('persistence', setPersistence(value))
 }
 </script>
 
@@ -174,7 +170,7 @@ function setWords(value: number): void {
           :options="climates"
           label="Climate"
           labelled
-          @update:model-value="takeClimate"
+          @update:model-value="chooseClimate"
         />
         <ChoiceField
           class="wide"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { provedBottleneck, verdict, WEEK_DAYS } from '@ambrel/core'
+import { provedBottleneck, verdict, WEEK_DAYS, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import Figure from '../../frame/Figure.vue'
@@ -45,7 +45,7 @@ const STEPS = [
       unit="years"
       label="Made years"
       path="winter.years"
-      @update:model-value="design.edit('made years', (d) => (d.winter.years = $event!), 'years')"
+      @update:model-value="design.change('made years', setField('winter.years', $event), 'years')"
     />
     <NumberField
       class="seed"
@@ -53,21 +53,21 @@ const STEPS = [
       unit="seed"
       label="Seed"
       path="winter.seed"
-      @update:model-value="design.edit('seed', (d) => (d.winter.seed = $event!), 'seed')"
+      @update:model-value="design.change('seed', setField('winter.seed', $event), 'seed')"
     />
     <ChoiceField
       class="steps"
       :model-value="design.document!.winter.stepMin"
       :options="STEPS"
       label="Run in"
-      @update:model-value="design.edit('step of the run', (d) => (d.winter.stepMin = $event))"
+      @update:model-value="design.change('step of the run', setField('winter.stepMin', $event))"
     />
     <label class="row ageing" title="Each year of the run is a year older than the one before; a worn bank is renewed"
       ><el-switch
         :model-value="design.document!.winter.ageing"
         size="small"
         aria-label="Ageing"
-        @update:model-value="design.edit('ageing', (d) => (d.winter.ageing = $event as boolean))"
+        @update:model-value="design.change('ageing', setField('winter.ageing', $event))"
       />
       ageing</label
     >

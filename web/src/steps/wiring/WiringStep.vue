@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { CONDUCTORS, nextId, type Level, type WireRun } from '@ambrel/core'
+import { CONDUCTORS, type Level, type WireRun, addRun, removeFrom } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
@@ -50,21 +50,7 @@ function mark(i: number): Level {
   return run.sound ? 'sound' : run.carries ? 'watch' : 'stop'
 }
 function add(): void {
-  design.edit('new run', (draft) => {
-    draft.runs.push({
-      id: nextId('run', draft.runs),
-      name: 'New run',
-      circuit: 'array',
-      subjectId: draft.arrays[0]?.id ?? null,
-      oneWayM: 10,
-      size: sizes.value[4].value,
-      parallel: 1,
-      insulationC: 90,
-      ambientC: 30,
-      conductors: 2,
-      allowedDropPct: 3,
-    })
-  })
+  design.change('new run', addRun(sizes.value[4].value))
 }
 useNewRow(add)
 </script>
@@ -112,7 +98,7 @@ useNewRow(add)
               <button
                 class="icon-button"
                 :aria-label="`Remove ${run.name}`"
-                @click="design.edit(`remove ${run.name}`, (d) => d.runs.splice(i, 1))"
+                @click="design.change(`remove ${run.name}`, removeFrom('runs', i))"
               >
                 <Trash2 :size="14" />
               </button>

@@ -1,0 +1,196 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import {
+  addAbsence,
+  addAppliance,
+  addArray,
+  addBudgetLine,
+  addController,
+  addHorizonPoint,
+  addLoads,
+  addRate,
+  addRun,
+  addSource,
+  APPLIANCES,
+  batteryParts,
+  beginTiltSeasons,
+  changeLoad,
+  changeSource,
+  CHEMISTRY_IDS,
+  controllerParts,
+  copperDraw,
+  copyLoad,
+  copyLoads,
+  gannetSkerry,
+  inverterParts,
+  larkspurBench,
+  larkspurFlooded,
+  legChoices,
+  markUnit,
+  moduleParts,
+  moveIn,
+  moveToLeg,
+  newDesign,
+  removeArray,
+  removeController,
+  removeFrom,
+  serviceOf,
+  setBasis,
+  setControllerKind,
+  setHorizon,
+  setHourWeight,
+  setInverterCount,
+  setMonth,
+  setOfLoads,
+  setPersistence,
+  setTaskDone,
+  spreadOverLegs,
+  stackingChoices,
+  setStacking,
+  swapUnits,
+  takeBackup,
+  takeBattery,
+  takeChemistry,
+  takeClimate,
+  takeController,
+  takeHandSize,
+  takeInverter,
+  takeLayout,
+  takeModule,
+  takeMonths,
+  takeVoltage,
+  turnAll,
+  type Change,
+  type Design,
+} from '@ambrel/core'
+import { checkDesign } from './problems.ts'
+
+declare global {
+  interface ImportMeta {
+    /** of the test runner: every file of these paths */
+    glob(paths: string[], options: { eager: true }): Record<string, Record<string, unknown>>
+  }
+}
+
+/** Picks by one whole number after another; the same numbers pick the same. */
+type Pick = <T>(list: readonly T[]) => T
+const among = (design: Design, pick: Pick) => pick(design.loads).id
+const indexIn = (list: readonly unknown[], pick: Pick) => pick(list.map((_, i) => i))
+const units = ({ bank }: Design) => Array.from({ length: bank.inSeries * bank.inParallel }, (_, i) => i + 1)
+
+/** Every change that there is, made of what a design has; null where there is nothing to change. */
+const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
+  addAbsence: () => addAbsence,
+  addAppliance: (_, pick) => addAppliance(pick(APPLIANCES)),
+  addArray: () => addArray,
+  addBudgetLine: () => addBudgetLine,
+  addController: () => addController,
+  addHorizonPoint: (_, pick) =>
+    addHorizonPoint(pick([undefined, { azimuthDeg: pick([0, 77, 360]), elevationDeg: pick([0, 20, 90]) }])),
+  addLoads: (_, pick) => addLoads([{ ...pick(larkspurBench().loads), id: 'brought', leg: pick(['AB', 'ABC', 'B']) }]),
+  addRate: () => addRate,
+  addRun: () => addRun('10 AWG'),
+  addSource: (_, pick) => addSource(pick(['wind', 'stream', 'other']), 120),
+  beginTiltSeasons: ({ arrays }, pick) => (arrays.length > 0 ? beginTiltSeasons(indexIn(arrays, pick)) : null),
+  changeLoad: (design, pick) => changeLoad(among(design, pick), (load) => ({ ...load, quantity: 3 })),
+  changeSource: ({ sources }, pick) =>
+    sources.length > 0 ? changeSource(indexIn(sources, pick), (each) => ({ ...each, side: 'ac' })) : null,
+  copyLoad: ({ loads }, pick) => copyLoad(indexIn(loads, pick)),
+  copyLoads: (design, pick) => copyLoads(new Set([among(design, pick), among(design, pick)])),
+  markUnit: (design, pick) => markUnit(pick(units(design)), pick([0.4, 1]), pick([1, 3])),
+  moveIn: ({ loads }, pick) => moveIn('loads', indexIn(loads, pick), indexIn(loads, pick)),
+  moveToLeg: (design, pick) => moveToLeg(among(design, pick), pick(legChoices(serviceOf(design.inverter)))),
+  removeArray: ({ arrays }, pick) => (arrays.length > 0 ? removeArray(indexIn(arrays, pick)) : null),
+  removeController: ({ controllers }, pick) =>
+    controllers.length > 0 ? removeController(indexIn(controllers, pick)) : null,
+  removeFrom: ({ runs }, pick) => (runs.length > 0 ? removeFrom('runs', indexIn(runs, pick)) : null),
+  setBasis: (design, pick) => setBasis(among(design, pick), pick(['rated', 'metered', 'cycle', 'month'])),
+  setControllerKind: ({ controllers }, pick) =>
+    controllers.length > 0
+      ? setControllerKind(indexIn(controllers, pick), pick(['tracker', 'pulse-width', 'ac-coupled']))
+      : null,
+  setHorizon: () => setHorizon([{ azimuthDeg: 10, elevationDeg: 5, cover: 'leafless' }]),
+  setHourWeight: (design, pick) => setHourWeight(among(design, pick), pick([0, 7, 23]), pick([0, 0.26, 5000])),
+  setInverterCount: (_, pick) => setInverterCount(pick([1, 2, 3, 4, 5, 6])),
+  setStacking: ({ inverter }, pick) => setStacking(pick(stackingChoices(inverter.part, inverter.quantity))),
+  setMonth: (_, pick) => setMonth(pick([0, 5, 11]), 'snowfallCm', 12),
+  setOfLoads: (design, pick) => setOfLoads(new Set([among(design, pick)]), 'priority', 'canWait'),
+  setPersistence: () => setPersistence(0.4),
+  setTaskDone: (_, pick) => setTaskDone('vent', pick([true, false])),
+  spreadOverLegs: () => spreadOverLegs,
+  swapUnits: (design, pick) => swapUnits(pick(units(design)), pick(units(design))),
+  takeBackup: (_, pick) => takeBackup(pick(['none', 'generator', 'shore', 'vehicle'])),
+  takeBattery: (_, pick) => takeBattery(pick(batteryParts), pick([undefined, 1, 7, 300])),
+  takeChemistry: (_, pick) => takeChemistry(pick(CHEMISTRY_IDS)),
+  takeClimate: (_, pick) => takeClimate(pick(['own', 'cold-valley'])),
+  takeController: ({ controllers }, pick) =>
+    controllers.length > 0 ? takeController(indexIn(controllers, pick), pick(controllerParts)) : null,
+  takeHandSize: (_, pick) => takeHandSize(pick([1, 5]), pick([0.3, 0.8, 0.95]), pick([1, 4, 500])),
+  takeInverter: ({ bank }, pick) => takeInverter(pick(inverterParts.filter(({ bankV }) => bankV === bank.systemV))),
+  takeLayout: ({ arrays }, pick) =>
+    arrays.length > 0
+      ? takeLayout(indexIn(arrays, pick), { inSeries: pick([1, 3]), inParallel: 5, controllers: pick([1, 2, 4]) })
+      : null,
+  takeModule: ({ arrays }, pick) => (arrays.length > 0 ? takeModule(indexIn(arrays, pick), pick(moduleParts)) : null),
+  takeMonths: ({ place }) => takeMonths(place.monthly),
+  takeVoltage: (_, pick) => takeVoltage(pick([12, 24, 48])),
+  turnAll: (_, pick) => turnAll({ tiltDeg: pick([0, 45, 90]), azimuthDeg: pick([0, 180, 360]) }),
+}
+
+/** What only puts a value where it is told is as good as the value; hours of a file come with the file. */
+const TOLD_WHAT_TO_PUT = [
+  'setField',
+  'addTo',
+  'valueAt',
+  'takeHours',
+  'inOrder',
+  'setRun',
+  'removeLoads',
+  'setRunLevels',
+]
+/** answers of the same files that are no changes, and changes of one step that others are made of */
+const NO_CHANGES = ['settledGenerator', 'inverterFor', 'unitFor', 'followVoltage']
+const TRIED = ['addString', 'addModuleString', 'tiltBy', 'setInSeries', 'softStart']
+
+const bases = { larkspurBench, larkspurFlooded, gannetSkerry, copperDraw }
+const BASES: Record<string, () => Design> = {
+  ...bases,
+  south: () => newDesign('New', { label: '', latitudeDeg: -40, longitudeDeg: 170, climate: 'cold-valley' }),
+}
+
+describe('every change', () => {
+  it('is in this list', () => {
+    const files = import.meta.glob(['../../core/src/change/*.ts', '!**/*.test.ts'], { eager: true })
+    const there = Object.values(files).flatMap((file) => Object.keys(file))
+    const known = [...Object.keys(CHANGES), ...TOLD_WHAT_TO_PUT, ...NO_CHANGES, ...TRIED]
+    expect(there.filter((name) => !known.includes(name))).toEqual([])
+  })
+
+  it('makes of a valid design a valid one, one after another', () => {
+    const step = fc.tuple(
+      fc.constantFrom(...Object.keys(CHANGES)),
+      fc.array(fc.nat(997), { minLength: 6, maxLength: 6 }),
+    )
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...Object.keys(BASES)),
+        fc.array(step, { minLength: 1, maxLength: 7 }),
+        (base, steps) => {
+          let design = BASES[base]()
+          for (const [name, numbers] of steps) {
+            let at = 0
+            const pick: Pick = (list) => list[numbers[at++ % numbers.length] % list.length]
+            const change = CHANGES[name](design, pick)
+            if (!change) continue
+            const before = JSON.stringify(design)
+            const next = change(design)
+            expect(JSON.stringify(design), `${name} left what it was given alone`).toBe(before)
+            design = JSON.parse(JSON.stringify(next)) as Design
+            expect(checkDesign(design).problems, name).toEqual([])
+          }
+        },
+      ),
+      { numRuns: 250 },
+    )
+  })
+})

@@ -1,0 +1,146 @@
+import { newArray, nextId } from '../design/defaults.ts'
+import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../document/types.ts'
+import { controllerParts, partById, structuredCloneOf } from '../parts/shelf.ts'
+import type { Change } from './change.ts'
+
+const FIRST_CONTROLLER = 'track-150-60'
+const FIRST_MODULE = 'mono-415'
+/** AC volts an AC-coupled one feeds at where its watts are not known yet */
+const AC_V = 240
+
+const controllerLike = (design: Design, part: ControllerPart): Controller => ({
+  id: nextId('controller', design.controllers),
+  name: `Controller ${design.controllers.length + 1}`,
+  part: structuredCloneOf(part),
+})
+
+const withArray = (design: Design, index: number, changes: Partial<ArrayField>): Design => ({
+  ...design,
+  arrays: design.arrays.map((array, i) => (i === index ? { ...array, ...changes } : array)),
+})
+
+/** Another controller, like the last one. */
+export const addController: Change = (design) => {
+  const last = design.controllers[design.controllers.length - 1]
+  const part = last?.part ?? partById(controllerParts, FIRST_CONTROLLER)
+  return { ...design, controllers: [...design.controllers, controllerLike(design, part)] }
+}
+
+/** Another array, like the last one, on its controller; the first brings a controller with it. */
+export const addArray: Change = (design) => {
+  const based = design.controllers.length === 0 ? addController(design) : design
+  const id = nextId('array', based.arrays)
+  const last = based.arrays[based.arrays.length - 1]
+  const array = last
+    ? { ...structuredCloneOf(last), id, name: `Array ${based.arrays.length + 1}` }
+    : newArray(id, FIRST_MODULE, based.controllers[0].id, {
+        inSeries: 2,
+        inParallel: 1,
+        tiltDeg: 60,
+        azimuthDeg: based.place.latitudeDeg >= 0 ? 180 : 0,
+      })
+  return { ...based, arrays: [...based.arrays, array] }
+}
+
+/** Takes an array away, and what its cable run says of it. */
+export const removeArray =
+  (index: number): Change =>
+  (design) => ({ ...design, arrays: design.arrays.filter((_, i) => i !== index) })
+
+/** Takes a controller away; its arrays go to the first of the others. The last one stays while there are arrays. */
+export const removeController =
+  (index: number): Change =>
+  (design) => {
+    const gone = design.controllers[index]
+    const controllers = design.controllers.filter((_, i) => i !== index)
+    const onIt = design.arrays.some(({ controllerId }) => controllerId === gone?.id)
+    if (!gone || (onIt && controllers.length === 0)) return design
+    const arrays = design.arrays.map((array) =>
+      array.controllerId === gone.id ? { ...array, controllerId: controllers[0].id, tracker: 1 } : array,
+    )
+    return { ...design, controllers, arrays: onIt ? arrays : design.arrays }
+  }
+
+export const takeModule =
+  (index: number, module: ModulePart): Change =>
+  (design) =>
+    withArray(design, index, { module: structuredCloneOf(module) })
+
+export const takeController =
+  (index: number, part: ControllerPart): Change =>
+  (design) => ({
+    ...design,
+    controllers: design.controllers.map((each, i) => (i === index ? { ...each, part: structuredCloneOf(part) } : each)),
+  })
+
+/** What a controller is: one that is AC-coupled has AC watts, the others have none. */
+export const setControllerKind =
+  (index: number, kind: ControllerPart['kind']): Change =>
+  (design) => {
+    const { part } = design.controllers[index]
+    const outputAcW = kind === 'ac-coupled' ? (part.outputAcW ?? Math.max(50, part.outputA * AC_V)) : null
+    return takeController(index, { ...part, kind, outputAcW })(design)
+  }
+
+/** Modules of an array in another layout, shared out over so many controllers like its own. */
+export const takeLayout =
+  (index: number, layout: { inSeries: number; inParallel: number; controllers: number }): Change =>
+  (design) => {
+    const { inSeries, inParallel, controllers } = layout
+    const array = design.arrays[index]
+    const own = design.controllers.find(({ id }) => id === array.controllerId)
+    const share = (i: number) => Math.floor(inParallel / controllers) + (i < inParallel % controllers ? 1 : 0)
+    let next = withArray(design, index, { inSeries, inParallel: share(0) })
+    for (let i = 1; own && i < controllers; i++) {
+      const controller = controllerLike(next, own.part)
+      const more: ArrayField = {
+        ...structuredCloneOf(array),
+        id: nextId('array', next.arrays),
+        name: `${array.name} ${i + 1}`,
+        controllerId: controller.id,
+        inSeries,
+        inParallel: share(i),
+      }
+      next = { ...next, controllers: [...next.controllers, controller], arrays: [...next.arrays, more] }
+    }
+    return next
+  }
+
+/** Every array faces the same way. */
+export const turnAll =
+  (facing: Pick<ArrayField, 'tiltDeg' | 'azimuthDeg'>): Change =>
+  (design) => ({ ...design, arrays: design.arrays.map((array) => ({ ...array, ...facing })) })
+
+/** One array steeper by so many degrees, or flatter; held within 0…90. */
+export const tiltBy =
+  (index: number, byDeg: number): Change =>
+  (design) =>
+    withArray(design, index, { tiltDeg: Math.max(0, Math.min(90, design.arrays[index].tiltDeg + byDeg)) })
+
+export const addModuleString =
+  (index: number): Change =>
+  (design) =>
+    withArray(design, index, { inParallel: Math.min(100, design.arrays[index].inParallel + 1) })
+
+export const setInSeries =
+  (arrayId: string, inSeries: number): Change =>
+  (design) => ({
+    ...design,
+    arrays: design.arrays.map((array) => (array.id === arrayId ? { ...array, inSeries } : array)),
+  })
+
+const FLATTER_DEG = 35
+
+/** Two tilts to begin with: as it stands from October, flatter from April; turned about in the south. */
+export const beginTiltSeasons =
+  (index: number): Change =>
+  (design) => {
+    const { tiltDeg } = design.arrays[index]
+    const south = design.place.latitudeDeg < 0
+    return withArray(design, index, {
+      tiltSeasons: [
+        { month: south ? 4 : 10, day: 1, tiltDeg },
+        { month: south ? 10 : 4, day: 1, tiltDeg: Math.max(0, tiltDeg - FLATTER_DEG) },
+      ],
+    })
+  }

@@ -1,0 +1,65 @@
+import { nextId } from '../design/defaults.ts'
+import { newSource } from '../generator/sources.ts'
+import type { BackupKind, Design, Generator, OtherSource } from '../document/types.ts'
+import type { Change } from './change.ts'
+
+const LEAST_SPAN = 0.05
+const MOST_QUIET_H = 20
+/** as the invariants have it: a start above 13.2 V per 12 V would find even a full bank low */
+const START_BELOW = 1.1
+
+/** What a generator's settings must keep among themselves and with bank and inverter, put right with as little as it takes. */
+export function settledGenerator({ generator, bank, inverter }: Design): Generator {
+  const stop = Math.max(generator.stopStateOfCharge, LEAST_SPAN)
+  const quiet = (generator.quietToH - generator.quietFromH + 24) % 24
+  const settled: Generator = {
+    ...generator,
+    stopStateOfCharge: stop,
+    startStateOfCharge: generator.startStateOfCharge < stop ? generator.startStateOfCharge : stop - LEAST_SPAN,
+    minRunH: Math.min(generator.minRunH, generator.maxRunH),
+    ...(quiet > MOST_QUIET_H ? { quietFromH: 0, quietToH: 0 } : {}),
+  }
+  const { lowCutV } = inverter.part
+  const highV = bank.systemV * START_BELOW
+  if (settled.startV > highV) settled.startV = bank.systemV
+  if (settled.startV <= lowCutV) settled.startV = Math.min(highV, lowCutV + bank.systemV / 48)
+  // a cut-out above every start leaves only the charge to go by
+  if (settled.startBy === 'voltage' && settled.startV <= lowCutV) settled.startBy = 'charge'
+  if (settled.startBy === 'morning' && isQuiet(settled)) settled.morningH = settled.quietToH
+  return settled
+}
+
+function isQuiet({ quietFromH, quietToH, morningH }: Generator): boolean {
+  return quietFromH < quietToH
+    ? morningH >= quietFromH && morningH < quietToH
+    : quietFromH > quietToH && (morningH >= quietFromH || morningH < quietToH)
+}
+
+/** Another backup, or none. */
+export const takeBackup =
+  (kind: BackupKind | 'none'): Change =>
+  (design) => {
+    const { generator } = design
+    if (kind === 'none') return { ...design, generator: { ...generator, present: false } }
+    // nobody drives out for a few minutes, and not twice a day
+    const restDays = kind === 'vehicle' ? Math.max(1, generator.restDays) : generator.restDays
+    const next = { ...design, generator: { ...generator, present: true, kind, restDays } }
+    return { ...next, generator: settledGenerator(next) }
+  }
+
+/** Levels at which a run starts and stops, 0…1; the start is held below the stop. */
+export const setRunLevels =
+  (levels: Partial<Pick<Generator, 'startStateOfCharge' | 'stopStateOfCharge'>>): Change =>
+  (design) => {
+    const next = { ...design, generator: { ...design.generator, ...levels } }
+    return { ...next, generator: settledGenerator(next) }
+  }
+
+/** Another source that makes so many watts throughout. */
+export const addSource =
+  (kind: OtherSource['kind'], watts: number): Change =>
+  (design) => ({ ...design, sources: [...design.sources, newSource(nextId('source', design.sources), kind, watts)] })
+
+export const changeSource =
+  (index: number, make: (source: OtherSource) => OtherSource): Change =>
+  (design) => ({ ...design, sources: design.sources.map((each, i) => (i === index ? make(each) : each)) })

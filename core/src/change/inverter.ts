@@ -1,0 +1,58 @@
+import { onLegsOf, stackingChoices, withInverter } from '../inverter/service.ts'
+import { bestLegs } from '../inverter/legs.ts'
+import { serviceOf } from '../inverter/service.ts'
+import type { Design, Inverter, InverterPart } from '../document/types.ts'
+import { inverterParts, structuredCloneOf } from '../parts/shelf.ts'
+import type { Change } from './change.ts'
+import { settledGenerator } from './generator.ts'
+
+const settled = (design: Design): Design => {
+  const next = onLegsOf(design)
+  return { ...next, generator: settledGenerator(next) }
+}
+
+/** Another inverter: loads stay on legs it has, an all-in-one brings its charge controller, search goes where it has none. */
+export const takeInverter =
+  (part: InverterPart): Change =>
+  (design) =>
+    settled(withInverter(design, structuredCloneOf(part)))
+
+/** How many, joined as they can be. */
+export const setInverterCount =
+  (quantity: number): Change =>
+  (design) => {
+    const { part, stacking } = design.inverter
+    const fits = stackingChoices(part, quantity).includes(stacking)
+    return settled({ ...design, inverter: { ...design.inverter, quantity, stacking: fits ? stacking : 'parallel' } })
+  }
+
+export const setStacking =
+  (stacking: Inverter['stacking']): Change =>
+  (design) =>
+    settled({ ...design, inverter: { ...design.inverter, stacking } })
+
+/** Loads on one leg spread so that the legs carry about the same. */
+export const spreadOverLegs: Change = (design) => {
+  const legs = bestLegs(design.loads, serviceOf(design.inverter))
+  return { ...design, loads: design.loads.map((load) => ({ ...load, leg: legs[load.id] ?? load.leg })) }
+}
+
+/** The inverter as it is, or the nearest of its kind for another bank voltage. */
+export function inverterFor({ inverter }: Pick<Design, 'inverter'>, systemV: number): Inverter {
+  const { part } = inverter
+  if (part.bankV === systemV) return inverter
+  const fits = inverterParts.filter((candidate) => candidate.bankV === systemV && candidate.controller === null)
+  const european = part.topology === 'single-230'
+  const [best] = fits
+    .filter((candidate) => (candidate.topology === 'single-230') === european)
+    .sort((a, b) => Math.abs(a.ratedW - part.ratedW) - Math.abs(b.ratedW - part.ratedW))
+  if (!best) return inverter
+  const search = inverter.search && best.searchW !== null
+  return { ...inverter, part: structuredCloneOf(best), quantity: 1, stacking: 'parallel', search }
+}
+
+/** The design with an inverter made for another bank voltage, where the shelf has one. */
+export const followVoltage =
+  (systemV: Design['bank']['systemV']): Change =>
+  (design) =>
+    settled({ ...design, inverter: inverterFor(design, systemV) })

@@ -1,0 +1,120 @@
+import { nextId, seasonsFor } from '../design/defaults.ts'
+import type { Design, Leg, Load, LoadBasis } from '../document/types.ts'
+import { onLegsOf } from '../inverter/service.ts'
+import { loadFromAppliance, type Appliance } from '../loads/appliances.ts'
+import { statedDailyEnergy } from '../loads/energy.ts'
+import { structuredCloneOf } from '../parts/shelf.ts'
+import type { Change } from './change.ts'
+
+const withLoads = (design: Design, make: (load: Load, index: number) => Load): Design => ({
+  ...design,
+  loads: design.loads.map(make),
+})
+
+/** Adds loads to the end of the list, on legs that the inverter has; one whose id is taken gets one of its own. */
+export const addLoads =
+  (loads: readonly Load[]): Change =>
+  (design) => {
+    const fitted = onLegsOf({ ...design, loads: [...loads] }).loads
+    const add = (list: Load[], load: Load) => [
+      ...list,
+      list.some(({ id }) => id === load.id) ? { ...load, id: nextId('load', list) } : load,
+    ]
+    return { ...design, loads: fitted.reduce(add, [...design.loads]) }
+  }
+
+/** An appliance of the shelf, used as the seasons of the place have it. */
+export const addAppliance =
+  (from: Appliance): Change =>
+  (design) => {
+    const load = seasonsFor(design.place.latitudeDeg, loadFromAppliance(from, nextId('load', design.loads)))
+    return addLoads([load])(design)
+  }
+
+/** Takes loads out of the list. A list without any is no valid design: whoever empties it is told so. */
+export const removeLoads =
+  (ids: ReadonlySet<string>): Change =>
+  (design) => ({ ...design, loads: design.loads.filter(({ id }) => !ids.has(id)) })
+
+const copyOf = (load: Load, loads: readonly Load[]): Load => ({
+  ...structuredCloneOf(load),
+  id: nextId('load', loads),
+  name: `${load.name.slice(0, 118)} 2`,
+})
+
+/** A copy of each to the end of the list. */
+export const copyLoads =
+  (ids: ReadonlySet<string>): Change =>
+  (design) => ({
+    ...design,
+    loads: design.loads
+      .filter(({ id }) => ids.has(id))
+      .reduce<Load[]>((loads, load) => [...loads, copyOf(load, loads)], [...design.loads]),
+  })
+
+/** A copy right after the load it is made of. */
+export const copyLoad =
+  (index: number): Change =>
+  (design) => {
+    const { loads } = design
+    return { ...design, loads: [...loads.slice(0, index + 1), copyOf(loads[index], loads), ...loads.slice(index + 1)] }
+  }
+
+/** One load as something makes it. */
+export const changeLoad =
+  (id: string, make: (load: Load) => Load): Change =>
+  (design) =>
+    withLoads(design, (load) => (load.id === id ? make(load) : load))
+
+/** A field of several loads at once. */
+export const setOfLoads =
+  <K extends keyof Load>(ids: ReadonlySet<string>, key: K, value: Load[K]): Change =>
+  (design) =>
+    withLoads(design, (load) => (ids.has(load.id) ? { ...load, [key]: value } : load))
+
+export const moveToLeg = (id: string, leg: Leg): Change => setOfLoads(new Set([id]), 'leg', leg)
+
+/** A basis brings sensible figures for what it needs, unless they are there already. */
+function withBasis(load: Load, basis: LoadBasis): Load {
+  const wh = statedDailyEnergy({ ...load, quantity: 1, basis: 'rated' })
+  switch (basis) {
+    case 'rated':
+      return { ...load, basis }
+    case 'metered':
+      return {
+        ...load,
+        basis,
+        meteredHours: load.meteredHours ?? 168,
+        meteredKWh: load.meteredKWh ?? Number(((wh * 7) / 1000).toFixed(2)),
+      }
+    case 'cycle':
+      return {
+        ...load,
+        basis,
+        cycleWh: load.cycleWh ?? 90,
+        cycleDepth: load.cycleDepth ?? 0.8,
+        cycleChargerEfficiency: load.cycleChargerEfficiency ?? 0.85,
+        cyclesPerWeek: load.cyclesPerWeek ?? 7,
+      }
+    case 'month':
+      return { ...load, basis, monthKWh: load.monthKWh ?? Number(((wh * 30.4) / 1000).toFixed(1)) }
+  }
+}
+
+/** What a load is stated by. */
+export const setBasis = (id: string, basis: LoadBasis): Change => changeLoad(id, (load) => withBasis(load, basis))
+
+/** A start that a soft starter eases. */
+export const softStart = (id: string): Change =>
+  changeLoad(id, (load) => ({ ...load, startKind: 'soft-start-pump', startW: null }))
+
+/** An hour of the day's use, as a weight ≥ 0; the last hour that is used is not taken away. */
+export const setHourWeight =
+  (id: string, hour: number, weight: number): Change =>
+  (design) =>
+    changeLoad(id, (load) => {
+      const hourShape = load.hourShape.map((each, i) =>
+        i === hour ? Math.min(1000, Math.round(Math.max(0, weight) * 10) / 10) : each,
+      )
+      return hourShape.every((each) => each === 0) ? load : { ...load, hourShape }
+    })(design)

@@ -1,0 +1,48 @@
+import { nextId } from '../design/defaults.ts'
+import type { Absence, BudgetLine, WireRun } from '../document/types.ts'
+import { addTo } from './field.ts'
+import type { Change } from './change.ts'
+
+/** Two weeks of January, to be put right. */
+const FIRST_ABSENCE: Absence = { fromMonth: 1, fromDay: 5, toMonth: 1, toDay: 19 }
+
+export const addAbsence: Change = addTo('household.away', FIRST_ABSENCE)
+
+/** A line of the budget that the parts list cannot know. */
+export const addBudgetLine: Change = (design) => {
+  const line: BudgetLine = { id: nextId('extra', design.budget.extras), name: 'New line', quantity: 1, unitPrice: 0 }
+  return addTo('budget.extras', line)(design)
+}
+
+/** A cable run of the first array, to be put right. @param size one of the conductors of the place's basis */
+export const addRun =
+  (size: WireRun['size']): Change =>
+  (design) => {
+    const run: WireRun = {
+      id: nextId('run', design.runs),
+      name: 'New run',
+      circuit: 'array',
+      subjectId: design.arrays[0]?.id ?? null,
+      oneWayM: 10,
+      size,
+      parallel: 1,
+      insulationC: 90,
+      ambientC: 30,
+      conductors: 2,
+      allowedDropPct: 3,
+    }
+    return addTo('runs', run)(design)
+  }
+
+/** A task of the build list, done or not. */
+export const setTaskDone =
+  (id: string, done: boolean): Change =>
+  (design) => {
+    const others = design.build.done.filter((each) => each !== id)
+    return { ...design, build: { ...design.build, done: done ? [...others, id] : others } }
+  }
+
+/** A run in other conductors. */
+export const setRun =
+  (id: string, changes: Partial<WireRun>): Change =>
+  (design) => ({ ...design, runs: design.runs.map((run) => (run.id === id ? { ...run, ...changes } : run)) })
