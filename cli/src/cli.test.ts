@@ -2,9 +2,11 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { Readable } from 'node:stream'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { larkspurBench, type Design } from '@ambrel/core'
+import { main } from './main.ts'
 
 const bin = fileURLToPath(new URL('../bin/ambrel.mjs', import.meta.url))
 let folder: string
@@ -14,9 +16,12 @@ beforeAll(() => {
 })
 afterAll(() => rmSync(folder, { recursive: true }))
 
-function ambrel(args: string[], input?: string) {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], { encoding: 'utf8', input })
-  return { status, stdout, stderr }
+/** A command in this process, its output gathered; that the program itself starts has a test of its own. */
+async function ambrel(args: string[], input = '') {
+  const said = { stdout: '', stderr: '' }
+  const into = (name: keyof typeof said) => ({ write: (text: string) => (said[name] += text) })
+  const streams = { stdin: Readable.from([input]), stdout: into('stdout'), stderr: into('stderr') }
+  return { status: await main(args, streams), ...said }
 }
 
 function file(change: (design: Design) => void = () => {}): string {
@@ -31,8 +36,18 @@ function file(change: (design: Design) => void = () => {}): string {
 }
 
 describe('ambrel', () => {
-  it('check prints findings', () => {
-    const { status, stdout } = ambrel(['check', file(), '--years', '2'])
+  it('starts as a program, reads its input line by line, and ends with its code', () => {
+    const lines = '{"name":"sun.diffuseFraction","with":{"clearness":0.35}}\nnonsense\n'
+    const { status, stdout } = spawnSync(process.execPath, [bin, 'calc', '-'], { encoding: 'utf8', input: lines })
+    expect(status).toBe(0)
+    expect(stdout.trim().split('\n')).toHaveLength(2)
+    const refused = spawnSync(process.execPath, [bin, 'frobnicate'], { encoding: 'utf8' })
+    expect([refused.status, refused.stdout]).toEqual([2, ''])
+    expect(refused.stderr).toContain('frobnicate')
+  })
+
+  it('check prints findings', async () => {
+    const { status, stdout } = await ambrel(['check', file(), '--years', '2'])
     expect(status).toBe(0)
     const { findings } = JSON.parse(stdout)
     expect(findings.length).toBeGreaterThan(10)
@@ -42,42 +57,42 @@ describe('ambrel', () => {
     }
   })
 
-  it('derive prints worked values by id', () => {
-    const worked = JSON.parse(ambrel(['derive', file()]).stdout)
+  it('derive prints worked values by id', async () => {
+    const worked = JSON.parse((await ambrel(['derive', file()])).stdout)
     expect(worked['bank.days']).toMatchObject({ unit: 'd', source: expect.any(String) })
   })
 
-  it('run starts its years in the month asked for, with a full bank, and names a month that is none', () => {
+  it('run starts its years in the month asked for, with a full bank, and names a month that is none', async () => {
     const path = file()
     const csv = join(folder, 'from.csv')
-    const { status } = ambrel(['run', path, '--years', '1', '--from', '11', '--trace', csv])
+    const { status } = await ambrel(['run', path, '--years', '1', '--from', '11', '--trace', csv])
     expect(status).toBe(0)
     const [header, first] = readFileSync(csv, 'utf8').split('\n')
     expect(header).toContain('year,hour,stateOfCharge,arrayW')
     expect(Number(first.split(',')[2])).toBeGreaterThan(0.95)
-    const refused = ambrel(['run', path, '--from', '13'])
+    const refused = await ambrel(['run', path, '--from', '13'])
     expect(refused.status).toBe(2)
     expect(refused.stderr).toContain('--from 13')
   })
 
-  it('run prints years, median and 1 in 10, the same for the same seed', () => {
+  it('run prints years, median and 1 in 10, the same for the same seed', async () => {
     const path = file()
-    const first = ambrel(['run', path, '--years', '3', '--seed', '5'])
+    const first = await ambrel(['run', path, '--years', '3', '--seed', '5'])
     expect(first.status).toBe(0)
     const result = JSON.parse(first.stdout)
     expect(result.years).toHaveLength(3)
     expect(Object.keys(result.years[0].shortHours)).toEqual(['must', 'should', 'canWait'])
     for (const year of result.years) expect(year.residualRelative).toBeLessThan(1e-9)
-    expect(ambrel(['run', path, '--years', '3', '--seed', '5']).stdout).toBe(first.stdout)
+    expect((await ambrel(['run', path, '--years', '3', '--seed', '5'])).stdout).toBe(first.stdout)
   })
 
-  it('calc runs one function, a list of them, and many lines', () => {
-    const one = ambrel(['calc', 'sun.diffuseFraction', '{"clearness":0.35}'])
+  it('calc runs one function, a list of them, and many lines', async () => {
+    const one = await ambrel(['calc', 'sun.diffuseFraction', '{"clearness":0.35}'])
     expect(JSON.parse(one.stdout).fraction).toBeCloseTo(0.90425, 5)
-    const names = JSON.parse(ambrel(['calc', '--list']).stdout).map((each: { name: string }) => each.name)
+    const names = JSON.parse((await ambrel(['calc', '--list'])).stdout).map((each: { name: string }) => each.name)
     for (const name of ['sun.position', 'weather.generate', 'bank.kineticStep', 'winter.balance'])
       expect(names).toContain(name)
-    const lines = ambrel(
+    const { stdout } = await ambrel(
       ['calc', '-'],
       [
         '{"name":"array.coldVoltage","with":{"inSeries":9,"vocV":49.8,"betaVocPctPerK":-0.26,"coldestC":-31}}',
@@ -86,7 +101,8 @@ describe('ambrel', () => {
         `{"name":"winter.balance","with":{"designFile":${JSON.stringify(file())},"years":1,"seed":3}}`,
       ].join('\n'),
     )
-      .stdout.trim()
+    const lines = stdout
+      .trim()
       .split('\n')
       .map((line) => JSON.parse(line))
     expect(lines[0].volts).toBeCloseTo(513.5, 1)
@@ -103,8 +119,8 @@ describe('ambrel', () => {
     [['calc'], 'name is missing'],
     [['frobnicate'], 'frobnicate'],
     [['run'], 'file'],
-  ])('%j ends with code 2 and one line', (args, message) => {
-    const { status, stdout, stderr } = ambrel(args)
+  ])('%j ends with code 2 and one line', async (args, message) => {
+    const { status, stdout, stderr } = await ambrel(args)
     expect(status).toBe(2)
     expect(stdout).toBe('')
     expect(stderr.trim().split('\n')).toHaveLength(1)
@@ -116,14 +132,14 @@ describe('ambrel', () => {
     ['version 4 was written by a newer', (d: Design): unknown => ((d as { version: number }).version = 4)],
     ['do not divide the 48 V bank', (d: Design): unknown => (d.bank.part.nominalV = 36)],
     ['place.latitudeDeg: latitudeDeg 95', (d: Design): unknown => (d.place.latitudeDeg = 95)],
-  ])('a file is refused: %s', (message, change) => {
-    const { status, stderr } = ambrel(['check', file(change)])
+  ])('a file is refused: %s', async (message, change) => {
+    const { status, stderr } = await ambrel(['check', file(change)])
     expect(status).toBe(2)
     expect(stderr).toContain(message)
   })
 
-  it('refuses a run of no years', () => {
-    const { status, stderr } = ambrel(['run', file(), '--years', '0'])
+  it('refuses a run of no years', async () => {
+    const { status, stderr } = await ambrel(['run', file(), '--years', '0'])
     expect(status).toBe(2)
     expect(stderr).toContain('--years 0 is not allowed; a whole number from 1 to 1000')
   })
@@ -141,8 +157,8 @@ describe('ambrel', () => {
       return path
     }
 
-    it('runs the years it holds, and says its balance', () => {
-      const { status, stdout, stderr } = ambrel(['run', file(), '--years', '5', '--weather', weather(rows())])
+    it('runs the years it holds, and says its balance', async () => {
+      const { status, stdout, stderr } = await ambrel(['run', file(), '--years', '5', '--weather', weather(rows())])
       expect(stderr).toContain('holds 1 of the 5 years asked for')
       expect(status).toBe(0)
       const { years } = JSON.parse(stdout)
@@ -150,17 +166,17 @@ describe('ambrel', () => {
       expect(years[0].residualRelative).toBeLessThan(1e-9)
     })
 
-    it('refuses one with a gap, naming its rows, and one that is not there', () => {
+    it('refuses one with a gap, naming its rows, and one that is not there', async () => {
       const broken = weather(rows((row, hour) => (hour > 900 && hour < 920 ? null : row)))
-      const { status, stderr } = ambrel(['run', file(), '--weather', broken])
+      const { status, stderr } = await ambrel(['run', file(), '--weather', broken])
       expect(status).toBe(2)
       expect(stderr).toContain('19 hours without sun')
       expect(stderr).toContain('rows 902–903')
-      expect(ambrel(['run', file(), '--weather', 'nowhere.csv']).status).toBe(2)
+      expect((await ambrel(['run', file(), '--weather', 'nowhere.csv'])).status).toBe(2)
     })
 
-    it('asks for the hours a design refers to', () => {
-      const { status, stderr } = ambrel([
+    it('asks for the hours a design refers to', async () => {
+      const { status, stderr } = await ambrel([
         'run',
         file(({ place }) => {
           const { monthly, persistence, windMS } = place

@@ -24,15 +24,19 @@ interface RunOptions {
   from?: string
 }
 
-const print = (value: unknown): void => {
-  process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
+/** Where a command reads and writes. */
+export interface Streams {
+  stdin: NodeJS.ReadableStream
+  stdout: { write: (text: string) => unknown }
+  stderr: { write: (text: string) => unknown }
 }
 
-function program(): Command {
+function program({ stdin, stdout, stderr }: Streams): Command {
+  const print = (value: unknown): void => void stdout.write(`${JSON.stringify(value, null, 2)}\n`)
   const ambrel = new Command('ambrel').description(
     'the computation of Ambrel from a shell, on a design file; prints JSON',
   )
-  ambrel.exitOverride().configureOutput({ writeErr: () => {} })
+  ambrel.exitOverride().configureOutput({ writeErr: () => {}, writeOut: (text) => void stdout.write(text) })
 
   ambrel
     .command('check <file>')
@@ -80,9 +84,7 @@ function program(): Command {
       const from = options.from === undefined ? null : MONTH_START[wholeNumber('--from', options.from, 1, 12) - 1]
       const held = yearsOfRun(design.place, years)
       if (held < years)
-        process.stderr.write(
-          `ambrel: the weather file holds ${held} of the ${years} years asked for; ${held} are run\n`,
-        )
+        stderr.write(`ambrel: the weather file holds ${held} of the ${years} years asked for; ${held} are run\n`)
       print(runDesign(design, series, { years: held, seed, from }, options.trace))
     })
 
@@ -92,7 +94,7 @@ function program(): Command {
     .option('--list', 'every function with inputs, outputs, units, ranges and source')
     .action(async (name: string | undefined, input: string | undefined, options: { list?: boolean }) => {
       if (options.list) return print(listFunctions())
-      if (name === '-') return calcLines(process.stdin, (line) => void process.stdout.write(`${line}\n`))
+      if (name === '-') return calcLines(stdin, (line) => void stdout.write(`${line}\n`))
       if (!name) throw new InputError('name is missing; --list names every function')
       print(calc(name, parse(input ?? '{}')))
     })
@@ -105,7 +107,7 @@ function program(): Command {
   ambrel
     .command('format')
     .description('prints the page that describes the design file')
-    .action(() => void process.stdout.write(formatPage()))
+    .action(() => void stdout.write(formatPage()))
 
   return ambrel
 }
@@ -119,18 +121,18 @@ function parse(input: string): unknown {
 }
 
 /** Runs a command line. @returns the exit code: 0, or 2 for wrong use and bad input after one clear line */
-export async function main(args: readonly string[]): Promise<number> {
+export async function main(args: readonly string[], streams: Streams = process): Promise<number> {
   try {
-    await program().parseAsync([...args], { from: 'user' })
+    await program(streams).parseAsync([...args], { from: 'user' })
     return 0
   } catch (error) {
     if (error instanceof CommanderError) {
       if (error.exitCode === 0) return 0
-      process.stderr.write(`ambrel: ${error.message.replace(/^error: /, '')}\n`)
+      streams.stderr.write(`ambrel: ${error.message.replace(/^error: /, '')}\n`)
       return WRONG_INPUT
     }
     if (!(error instanceof InputError)) throw error
-    process.stderr.write(`ambrel: ${error.message.replace(/\s*\n\s*/g, ' ')}\n`)
+    streams.stderr.write(`ambrel: ${error.message.replace(/\s*\n\s*/g, ' ')}\n`)
     return WRONG_INPUT
   }
 }

@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs'
+import Papa from 'papaparse'
 import {
   emptyTrace,
   PERCENTILES,
@@ -49,12 +50,12 @@ export function runDesign(
 }
 
 function traceCsv(traces: readonly Trace[], stepWord: string): string {
-  const lines = [`year,${stepWord},${TRACE_COLUMNS.join(',')}`]
-  traces.forEach((trace, year) => {
-    for (let hour = 0; hour < trace.arrayW.length; hour++)
-      lines.push(
-        `${year + 1},${hour},${TRACE_COLUMNS.map((column) => trace[column][hour].toFixed(column === 'stateOfCharge' ? 5 : 1)).join(',')}`,
-      )
-  })
-  return `${lines.join('\n')}\n`
+  const data = traces.flatMap((trace, year) =>
+    Array.from(trace.arrayW, (_, hour) => [
+      year + 1,
+      hour,
+      ...TRACE_COLUMNS.map((column) => trace[column][hour].toFixed(column === 'stateOfCharge' ? 5 : 1)),
+    ]),
+  )
+  return `${Papa.unparse({ fields: ['year', stepWord, ...TRACE_COLUMNS], data }, { newline: '\n' })}\n`
 }
