@@ -5,7 +5,7 @@ import { diffuseFraction } from './diffuse.ts'
 import { extraterrestrialDaily } from './extraterrestrial.ts'
 import { sunYear } from './geometry.ts'
 import { beamThrough, horizonAt, skyViewAbove } from './horizon.ts'
-import { planeOfArray } from './planeOfArray.ts'
+import { CIRCUMSOLAR, planeOfArray, SKY, transposeInto } from './planeOfArray.ts'
 import { sunPosition } from './position.ts'
 
 describe('sun position', () => {
@@ -157,5 +157,38 @@ describe('horizon', () => {
       expect(view).toBeLessThanOrEqual(last)
       last = view
     }
+  })
+})
+
+/**
+ * Worked out from the coefficients of Perez et al. (1990), table 6, away from this code: a plane at 60° that the sun meets
+ * at a cosine of 0.8, 1367 W/m² outside the air.
+ * Bin of clearness, zenith °, diffuse and global horizontal W/m² → circumsolar and rest of the sky on the plane, W/m².
+ */
+describe('the Perez sky', () => {
+  it.each([
+    [1, 50, 130, 134.241, 4.006, 87.367],
+    [1, 72, 90, 92.558, 8.912, 59.272],
+    [2, 50, 130, 151.206, 16.038, 83.945],
+    [2, 72, 90, 102.79, 19.681, 58.563],
+    [3, 50, 130, 179.48, 33.829, 79.688],
+    [3, 72, 90, 119.842, 36.142, 57.716],
+    [4, 50, 130, 228.961, 54.717, 72.895],
+    [4, 72, 90, 149.684, 55.169, 56.14],
+    [5, 50, 130, 313.784, 80.766, 66.688],
+    [5, 72, 90, 200.843, 78.129, 54.975],
+    [6, 50, 130, 483.431, 95.415, 64.24],
+    [6, 72, 90, 303.159, 82.262, 58.056],
+    [7, 50, 130, 737.902, 82.572, 71.589],
+    [7, 72, 90, 456.633, 63.145, 64.066],
+    [8, 50, 130, 1119.607, 66.583, 76.698],
+    [8, 72, 40, 305.264, 34.499, 31.859],
+  ])('bin %i, zenith %i°', (_, zenithDeg, dhi, ghi, circumsolar, sky) => {
+    const out = new Float64Array(4)
+    const deg = Math.PI / 180
+    const [cosZenith, cosTilt, sinTilt] = [Math.cos(zenithDeg * deg), Math.cos(60 * deg), Math.sin(60 * deg)]
+    transposeInto(out, 'perez', ghi, dhi, cosZenith, 0.8, 1367, cosTilt, sinTilt, 0.2)
+    expect(Math.abs(out[CIRCUMSOLAR] / circumsolar - 1)).toBeLessThan(5e-4)
+    expect(Math.abs(out[SKY] / sky - 1)).toBeLessThan(5e-4)
   })
 })
