@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { controllerParts, moduleParts } from '../parts/shelf.ts'
+import { controllerParts, partById, moduleParts } from '../parts/shelf.ts'
 import { layouts } from './layouts.ts'
 import { modulePower, moduleTemperature } from './power.ts'
 import { codeTableFactor, coldVoltage, hotVoltage } from './voltage.ts'
@@ -59,6 +59,7 @@ describe('module', () => {
 
 describe('legal layouts', () => {
   const module = moduleParts[0]
+  const usual = { coldestC: -34, hottestCellC: 74 }
   it('never break a limit of the controller', () => {
     for (const controller of controllerParts) {
       const list = layouts({ module, controller, coldestC: -34, hottestCellC: 74, chargeV: 57.6, maxModules: 24 })
@@ -70,5 +71,20 @@ describe('legal layouts', () => {
         )
       }
     }
+  })
+
+  it('reach one and a half times what the controllers pass, and no more', () => {
+    // 56 A at 60 V pass 3360 W: twelve modules of 415 W make 1.48 of it, thirteen 1.61
+    const controller = { ...partById(controllerParts, 'track-150-60'), maxInputV: 600, minTrackV: 20, maxTrackV: 550 }
+    const wide = { ...controller, kind: 'tracker' as const, outputA: 56, outputAcW: null, maxInputA: 500 }
+    const list = layouts({
+      module: { ...module, ratedW: 415 },
+      controller: wide,
+      ...usual,
+      chargeV: 60,
+      maxModules: 40,
+    })
+    const most = list.filter(({ controllers }) => controllers === 1).map(({ watts }) => watts)
+    expect(Math.max(...most)).toBe(12 * 415)
   })
 })
