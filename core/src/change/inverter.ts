@@ -4,6 +4,7 @@ import { serviceOf } from '../inverter/service.ts'
 import type { Design, Inverter, InverterPart } from '../document/types.ts'
 import { inverterParts, structuredCloneOf } from '../parts/shelf.ts'
 import type { Change } from './change.ts'
+import { setField } from './field.ts'
 import { settledGenerator } from './generator.ts'
 
 const settled = (design: Design): Design => {
@@ -13,14 +14,20 @@ const settled = (design: Design): Design => {
 
 /** Another inverter: loads stay on legs it has, an all-in-one brings its charge controller, search goes where it has none. */
 export const takeInverter =
-  (part: InverterPart): Change =>
-  (design) =>
-    settled(withInverter(design, structuredCloneOf(part)))
+  (part: InverterPart, quantity?: number): Change =>
+  (design) => {
+    const counted = quantity === undefined ? design : setInverterCount(quantity)(design)
+    return settled(withInverter(counted, structuredCloneOf(part)))
+  }
 
-/** How many, joined as they can be. */
+const MOST_INVERTERS = 12
+
+/** How many, joined as they can be. A number that cannot be is put as it is and moves nothing else. */
 export const setInverterCount =
   (quantity: number): Change =>
   (design) => {
+    if (!(Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_INVERTERS))
+      return setField('inverter.quantity', quantity)(design)
     const { part, stacking } = design.inverter
     const fits = stackingChoices(part, quantity).includes(stacking)
     return settled({ ...design, inverter: { ...design.inverter, quantity, stacking: fits ? stacking : 'parallel' } })

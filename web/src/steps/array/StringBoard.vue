@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { boardRows, moveModule, moveString, type BoardString, type Design } from '@ambrel/core'
+import { boardRows, moveModule, moveString, type BoardString, type Change } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -23,11 +23,10 @@ const sections = computed(() =>
   })),
 )
 
-function apply(label: string, make: (design: Design) => Design): void {
+function apply(label: string, make: Change): void {
   refused.value = ''
   try {
-    const next = make(design.document!)
-    if (next !== design.document) design.replace(label, next)
+    design.change(label, make)
   } catch (error) {
     refused.value = (error as Error).message
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { inverterChoices, withInverter, type InverterPart, setField } from '@ambrel/core'
+import { inverterChoices, takeInverter, type InverterPart, setField } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -25,8 +25,7 @@ const levelOf = (...shares: number[]) => {
 const isOne = (part: InverterPart) => inverter.value.quantity === 1 && part.id === inverter.value.part.id
 const whole = (share: number) => `${decimal(share * 100, 0)} %`
 function take(part: InverterPart): void {
-  const one = { ...design.document!, inverter: { ...inverter.value, quantity: 1 } }
-  design.replace(`inverter: ${part.name}`, withInverter(one, { ...part }))
+  design.change(`inverter: ${part.name}`, takeInverter(part, 1))
 }
 </script>
 

@@ -5,10 +5,11 @@ import {
   inverterInput,
   serviceOf,
   stackingChoices,
-  withInverter,
+  takeInverter,
   type InverterPart,
   setField,
   setInverterCount,
+  setStacking,
 } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -80,7 +81,7 @@ const joinings = computed(() => {
   return all.map((value) => ({ value, label: STACKING_WORDS[value] }))
 })
 function takePart(taken: InverterPart): void {
-  design.replace(`inverter: ${taken.name}`, withInverter(design.document!, taken))
+  design.change(`inverter: ${taken.name}`, takeInverter(taken))
 }
 const shares = Array.from({ length: 20 }, (_, i) => (i + 1) / 20)
 const efficiency = computed(() => {
@@ -131,12 +132,7 @@ const fits = (candidate: InverterPart) => candidate.bankV === design.document!.b
           label="Joined"
           labelled
           path="inverter.stacking"
-          @update:model-value="
-            design.replace(
-              'how inverters are joined',
-              withInverter({ ...design.document!, inverter: { ...inverter, stacking: $event } }, inverter.part),
-            )
-          "
+          @update:model-value="design.change('how inverters are joined', setStacking($event))"
         />
         <p class="service">
           <b>{{ SERVICE_WORDS[serviceOf(inverter)] }}</b>

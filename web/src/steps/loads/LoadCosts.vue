@@ -72,8 +72,8 @@ watch(
   () => (trials.value = []),
 )
 function keep(): void {
-  const kept = withTrials(design.document!, trials.value)
-  design.replace(says(trials.value), kept)
+  const kept = trials.value
+  design.change(says(kept), (whole) => withTrials(whole, kept))
 }
 const worstShort = ({ oneInTen }: Figures) => Math.max(...Object.values(oneInTen.shortHours))
 </script>
