@@ -139,16 +139,8 @@ export {
   type SourceFigures,
 } from './winter/sky.ts'
 export { partsOf } from './winter/plan.ts'
-export {
-  PERCENTILES,
-  figuresOf,
-  figuresAt,
-  summariseWinter,
-  darkSeason,
-  type YearFigures,
-  type StripWeek,
-  type WinterSummary,
-} from './winter/summary.ts'
+export { PERCENTILES, summariseWinter, darkSeason, type StripWeek, type WinterSummary } from './winter/summary.ts'
+export { figuresOf, figuresAt, type YearFigures } from './winter/figures.ts'
 export { verdict } from './winter/verdict.ts'
 export { arrayYield, oversizing, bankWear, type ArrayYield, type OversizeStep } from './winter/yields.ts'
 export type { Worked } from './working/working.ts'
@@ -196,3 +188,5 @@ export {
   takeMonths,
 } from './change/place.ts'
 export { addAbsence, addBudgetLine, addRun, setTaskDone } from './change/work.ts'
+export { PRIORITY_FIGURES, PRIORITY_WORDS, RUN_FIGURES, worstOf, type RunFigure } from './winter/figures.ts'
+export type { Priority } from './document/types.ts'

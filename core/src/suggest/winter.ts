@@ -16,7 +16,7 @@ import { decimal } from '../units/format.ts'
 import { inverterParts } from '../parts/shelf.ts'
 import { bill } from '../money/parts.ts'
 import type { WinterEngine } from '../winter/engine.ts'
-import { figuresAt, figuresOf } from '../winter/summary.ts'
+import { figuresAt, figuresOf } from '../winter/figures.ts'
 
 /** One change to the design, run over the same weather. */
 export interface Candidate {

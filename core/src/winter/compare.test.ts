@@ -5,7 +5,8 @@ import { bill } from '../money/parts.ts'
 import { candidates } from '../suggest/winter.ts'
 import { keyFigures } from './compare.ts'
 import { WinterEngine } from './engine.ts'
-import { PERCENTILES, summariseWinter, type Percentile, type WinterSummary, type YearFigures } from './summary.ts'
+import { PERCENTILES, summariseWinter, type Percentile, type WinterSummary } from './summary.ts'
+import { type YearFigures } from './figures.ts'
 import { verdict } from './verdict.ts'
 
 const engine = new WinterEngine()

@@ -3,7 +3,8 @@ import { ratedWh } from '../bank/layout.ts'
 import type { Design } from '../document/types.ts'
 import { runningCost } from '../generator/power.ts'
 import { bill } from '../money/parts.ts'
-import type { WinterSummary } from './summary.ts'
+import { PRIORITY_FIGURES, RUN_FIGURES, worstOf, type RunFigure } from './figures.ts'
+import type { Percentile, WinterSummary } from './summary.ts'
 
 /** One figure by which designs are set side by side. */
 export interface KeyFigure {
@@ -14,9 +15,6 @@ export interface KeyFigure {
   /** which way is good; null where it is only a size */
   better: 'more' | 'less' | null
 }
-
-const worstOf = ({ must, should, canWait }: Record<'must' | 'should' | 'canWait', number>) =>
-  Math.max(must, should, canWait)
 
 /**
  * The figures people weigh variants by: sizes and money, then what the same winters make of each, typical and 1 in 10.
@@ -33,16 +31,29 @@ export function keyFigures(design: Design, winter: WinterSummary): KeyFigure[] {
     value: number,
     better: KeyFigure['better'] = 'less',
   ): KeyFigure => ({ id, label, unit, value, better })
+  const WHEN: Partial<Record<Percentile, string>> = { median: 'typical', oneInTen: '1 in 10' }
+  /** A figure of the run by its own name, unit and good side. */
+  const ofRun = (id: string, key: RunFigure, when: Percentile, isOnlySize = false): KeyFigure => {
+    const { label, unit, bad } = RUN_FIGURES[key]
+    return figure(
+      id,
+      `${label}, ${WHEN[when]}`,
+      unit,
+      winter[when][key],
+      isOnlySize ? null : bad === 'low' ? 'more' : 'less',
+    )
+  }
+  const { label, unit } = PRIORITY_FIGURES.shortHours
   return [
     figure('bank', 'bank', 'Wh', ratedWh(bank), null),
     figure('array', 'array', 'W', arrayW, null),
     figure('price', 'total price', budget.currency, bill(design).total),
-    figure('short', 'short, 1 in 10', 'h', worstOf(oneInTen.shortHours)),
-    figure('generator', 'backup, typical', 'h', median.generatorHours),
-    figure('generator-bad', 'backup, 1 in 10', 'h', oneInTen.generatorHours),
+    figure('short', `${label}, 1 in 10`, unit, worstOf(oneInTen.shortHours)),
+    ofRun('generator', 'generatorHours', 'median'),
+    ofRun('generator-bad', 'generatorHours', 'oneInTen'),
     figure('running', 'running it, typical', `${budget.currency}/yr`, runningCost(median, generator).money),
-    figure('lowest', 'lowest charge, 1 in 10', 'share', oneInTen.lowestStateOfCharge, 'more'),
-    figure('spell', 'longest spell ridden through', 'd', median.longestSpellDays, 'more'),
-    figure('curtailed', 'curtailed a year', 'Wh', median.curtailedWh, null),
+    ofRun('lowest', 'lowestStateOfCharge', 'oneInTen'),
+    ofRun('spell', 'longestSpellDays', 'median'),
+    ofRun('curtailed', 'curtailedWh', 'median', true),
   ]
 }

@@ -8,7 +8,8 @@ import { absorptionV } from '../bank/layout.ts'
 import { controllerEfficiency, yearHours } from './hours.ts'
 import { emptyTrace } from './year.ts'
 import { runPlan } from './plan.ts'
-import { darkSeason, figuresAt, figuresOf, type YearFigures } from './summary.ts'
+import { darkSeason } from './summary.ts'
+import { figuresAt, figuresOf, type YearFigures, RUN_FIGURES, type RunFigure } from './figures.ts'
 
 const engine = new WinterEngine()
 
@@ -25,6 +26,18 @@ describe('figures over years', () => {
     expect(figuresAt(years, 0.9).generatorHours).toBe(100)
     expect(figuresAt(years, 0.5).lowestStateOfCharge).toBeCloseTo(0.5, 12)
     expect(figuresAt(years, 0.9).lowestStateOfCharge).toBeCloseTo(0.1, 12)
+  })
+
+  it('each is taken from its own bad end', () => {
+    const spread = Array.from({ length: 11 }, (_, i) => {
+      const scalars = Object.keys(RUN_FIGURES).map((key) => [key, i])
+      return { ...years[0], ...(Object.fromEntries(scalars) as Record<RunFigure, number>) }
+    })
+    for (const [key, { bad, label, unit }] of Object.entries(RUN_FIGURES)) {
+      expect(figuresAt(spread, 0.9)[key as RunFigure], key).toBeCloseTo(bad === 'high' ? 9 : 1, 9)
+      expect(label.length).toBeGreaterThan(3)
+      expect(['', 'h', 'd', 'L', 'Wh', 'share']).toContain(unit)
+    }
   })
 
   it('do not depend on the order of the years', () => {

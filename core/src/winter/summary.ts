@@ -1,28 +1,9 @@
+import { figuresAt, figuresOf, type YearFigures } from './figures.ts'
 import { quantile } from '../math/quantile.ts'
-import type { Design, Priority } from '../document/types.ts'
+import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { darkMonths, DAYS, MONTH_DAYS, MONTH_START, runStartDay } from '../calendar/calendar.ts'
 import type { YearResult, YearLosses } from './year.ts'
-
-/** The figures of a year that people compare. */
-export interface YearFigures {
-  shortHours: Record<Priority, number>
-  unmetWh: Record<Priority, number>
-  generatorHours: number
-  generatorStarts: number
-  generatorWh: number
-  fuelL: number
-  curtailedWh: number
-  lowestStateOfCharge: number
-  servedWh: number
-  longestSinceFullDays: number
-  longestSpellDays: number
-  coldLockHours: number
-  heaterWh: number
-  equalisations: number
-  /** most fuel burnt between two trips for it, L */
-  fuelBetweenTripsL: number
-}
 
 /** How bad a year is taken: the median, then what is passed in 1 year of 5 and of 10, and the worst there was. */
 export const PERCENTILES = { median: 0.5, oneInFive: 0.8, oneInTen: 0.9, worst: 1 } as const
@@ -73,77 +54,6 @@ export interface WinterSummary {
   /** mean time from the last full charge to a start of the backup */
   fullToStartDays: number
   worstResidual: number
-}
-
-/** Only the comparable figures of a year. @param fuelTripDays longest time between two trips for fuel */
-export function figuresOf(year: YearResult, fuelTripDays = 30): YearFigures {
-  const { shortHours, unmetWh, generatorHours, generatorStarts, fuelL, curtailedWh, lowestStateOfCharge, servedWh } =
-    year
-  const { generatorWh, longestSinceFullDays, longestSpellDays, coldLockHours, losses, equalisations } = year
-  return {
-    shortHours,
-    unmetWh,
-    generatorHours,
-    generatorStarts,
-    generatorWh,
-    fuelL,
-    curtailedWh,
-    lowestStateOfCharge,
-    servedWh,
-    longestSinceFullDays,
-    longestSpellDays,
-    coldLockHours,
-    heaterWh: losses.heaterWh,
-    equalisations,
-    fuelBetweenTripsL: mostWithin(year.fuelByDay, Math.round(fuelTripDays)),
-  }
-}
-
-/** Largest sum of any so many days in a row. */
-export function mostWithin(days: ArrayLike<number>, length: number): number {
-  let sum = 0
-  let most = 0
-  for (let day = 0; day < days.length; day++) {
-    sum += days[day] - (day >= length ? days[day - length] : 0)
-    if (sum > most) most = sum
-  }
-  return most
-}
-
-/**
- * Figures at a percentile over the years, each taken by itself; for charge and energy served the low side is the bad one.
- * @param badShare 0.5 for the median, 0.9 for 1 in 10
- */
-export function figuresAt(years: readonly YearFigures[], badShare: number): YearFigures {
-  const high = (pick: (year: YearFigures) => number) => at(years, pick, badShare)
-  const low = (pick: (year: YearFigures) => number) => at(years, pick, 1 - badShare)
-  const byPriority = (pick: (year: YearFigures) => Record<Priority, number>) => ({
-    must: high((year) => pick(year).must),
-    should: high((year) => pick(year).should),
-    canWait: high((year) => pick(year).canWait),
-  })
-  return {
-    shortHours: byPriority((year) => year.shortHours),
-    unmetWh: byPriority((year) => year.unmetWh),
-    generatorHours: high((year) => year.generatorHours),
-    generatorStarts: high((year) => year.generatorStarts),
-    generatorWh: high((year) => year.generatorWh),
-    fuelL: high((year) => year.fuelL),
-    curtailedWh: high((year) => year.curtailedWh),
-    lowestStateOfCharge: low((year) => year.lowestStateOfCharge),
-    servedWh: low((year) => year.servedWh),
-    longestSinceFullDays: high((year) => year.longestSinceFullDays),
-    // the longer the spell it rode through, the better
-    longestSpellDays: low((year) => year.longestSpellDays),
-    coldLockHours: high((year) => year.coldLockHours),
-    heaterWh: high((year) => year.heaterWh),
-    equalisations: low((year) => year.equalisations),
-    fuelBetweenTripsL: high((year) => year.fuelBetweenTripsL),
-  }
-}
-
-function at(years: readonly YearFigures[], pick: (year: YearFigures) => number, share: number): number {
-  return quantile(Float64Array.from(years, pick).sort(), share)
 }
 
 /**

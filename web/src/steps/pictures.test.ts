@@ -136,7 +136,7 @@ describe('what the backup does in a year', () => {
     const html = await rendered(BackupYear, larkspurFlooded(), withSummary('winter'))
     const rows = new Map(rowsOf(html).map(([name, ...cells]) => [name, cells]))
     const summary = shown()
-    expect(rows.get('hours')).toEqual(COLUMNS.map((column) => quantity(summary[column].generatorHours, 'h')))
+    expect(rows.get('backup')).toEqual(COLUMNS.map((column) => quantity(summary[column].generatorHours, 'h')))
     expect(rows.get('fuel')).toEqual(COLUMNS.map((column) => quantity(summary[column].fuelL, 'L')))
     expect(rows.get('equalising charges')).toEqual(COLUMNS.map((column) => String(summary[column].equalisations)))
     const [{ series, categories }] = charts(html)
@@ -145,8 +145,8 @@ describe('what the backup does in a year', () => {
   })
 
   it.each<[string, (design: Design) => unknown, string[], string[]]>([
-    ['a set', () => {}, ['starts', 'hours', 'fuel'], ['equalising charges']],
-    ['the shore', (d) => (d.generator.kind = 'shore'), ['starts', 'hours'], ['fuel']],
+    ['a set', () => {}, ['starts of the backup', 'backup', 'fuel'], ['equalising charges']],
+    ['the shore', (d) => (d.generator.kind = 'shore'), ['starts of the backup', 'backup'], ['fuel']],
   ])('of %s has the rows that apply', async (_, change, there, away) => {
     const html = await rendered(BackupYear, changed(larkspurBench, change), withSummary('winter'))
     const names = rowsOf(html).map(([name]) => name)

@@ -15,14 +15,14 @@ const prefs = usePrefs()
 const generator = computed(() => design.document!.generator)
 const burns = computed(() => generator.value.kind !== 'shore')
 const rows = computed<FigureRow[]>(() => [
-  { name: 'starts', of: (year) => decimal(year.generatorStarts, 0) },
-  { name: 'hours', of: (year) => prefs.show(year.generatorHours, 'h') },
-  { name: 'energy it gives', of: (year) => prefs.show(year.generatorWh, 'Wh') },
+  'generatorStarts',
+  'generatorHours',
+  'generatorWh',
   {
     name: 'share of what is served',
     of: (year) => prefs.show(year.servedWh > 0 ? year.generatorWh / year.servedWh : 0, 'share'),
   },
-  ...(burns.value ? [{ name: 'fuel', of: (year: YearFigures) => prefs.show(year.fuelL, 'L') }] : []),
+  ...(burns.value ? (['fuelL'] as const) : []),
   {
     name: `money, ${design.document!.budget.currency}`,
     of: (year) => prefs.show(runningCost(year, generator.value).money, ''),
@@ -39,14 +39,7 @@ const rows = computed<FigureRow[]>(() => [
         },
       ]
     : []),
-  ...(generator.value.equaliseEveryDays === null
-    ? []
-    : [
-        {
-          name: 'equalising charges',
-          of: (year: YearFigures) => decimal(year.equalisations, 0),
-        },
-      ]),
+  ...(generator.value.equaliseEveryDays === null ? [] : (['equalisations'] as const)),
 ])
 const order = computed(() =>
   Array.from({ length: 12 }, (_, i) => ((design.document?.place.latitudeDeg ?? 0) >= 0 ? i + 6 : i) % 12),

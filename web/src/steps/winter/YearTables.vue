@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MONTH_NAMES, type WinterSummary, type YearFigures, type YearLosses } from '@ambrel/core'
+import {
+  MONTH_NAMES,
+  PRIORITY_FIGURES,
+  PRIORITY_WORDS,
+  type Priority,
+  type WinterSummary,
+  type YearFigures,
+  type YearLosses,
+} from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import Chart from '../../drawing/Chart.vue'
 import PercentileTable, { type FigureRow } from '../../drawing/PercentileTable.vue'
@@ -38,21 +46,18 @@ const months = computed(() => {
   return all.filter(({ data }, i) => i < 2 || data.some((kWh) => kWh > 0))
 })
 const backed = computed(() => design.document!.generator.present)
+const SHORT = (Object.keys(PRIORITY_WORDS) as Priority[]).map((priority) => ({
+  name: `${PRIORITY_FIGURES.shortHours.label}, ${PRIORITY_WORDS[priority]}`,
+  of: (year: YearFigures) => prefs.show(year.shortHours[priority], PRIORITY_FIGURES.shortHours.unit),
+}))
 const rows = computed<FigureRow[]>(() => [
-  { name: 'lowest charge', of: (year) => prefs.show(year.lowestStateOfCharge, 'share') },
-  { name: 'short, must run', of: (year) => prefs.show(year.shortHours.must, 'h') },
-  { name: 'short, should run', of: (year) => prefs.show(year.shortHours.should, 'h') },
-  { name: 'short, can wait', of: (year) => prefs.show(year.shortHours.canWait, 'h') },
-  ...(backed.value
-    ? [
-        { name: 'backup', of: (year: YearFigures) => prefs.show(year.generatorHours, 'h') },
-        { name: 'fuel', of: (year: YearFigures) => prefs.show(year.fuelL, 'L') },
-      ]
-    : []),
-  { name: 'curtailed', of: (year) => prefs.show(year.curtailedWh, 'Wh') },
-  { name: 'longest without a full charge', of: (year) => prefs.show(year.longestSinceFullDays, 'd') },
-  { name: 'longest spell ridden through', of: (year) => prefs.show(year.longestSpellDays, 'd') },
-  { name: 'locked by cold', of: (year) => prefs.show(year.coldLockHours, 'h') },
+  'lowestStateOfCharge',
+  ...SHORT,
+  ...(backed.value ? (['generatorHours', 'fuelL'] as const) : []),
+  'curtailedWh',
+  'longestSinceFullDays',
+  'longestSpellDays',
+  'coldLockHours',
 ])
 const LOSSES: { key: keyof YearLosses; name: string }[] = [
   { key: 'idleWh', name: 'inverter, at rest' },
