@@ -15,7 +15,7 @@ const MOST_STRINGS = 200
 const NEW_UNITS = { order: [], weak: [] }
 
 /**
- * Other units. Those of another chemistry bring its usual depth, cut-out and charge levels; those that do not make the
+ * Other units. Those of another chemistry bring its usual depth, cut-out, charge levels and care; those that do not make the
  * bank's voltage bring the voltage they make, with an inverter for it.
  *
  * @param strings how many in parallel; as many as there are unless said
@@ -46,6 +46,8 @@ export const takeBattery =
             ...moved.generator,
             stopStateOfCharge: facts.generatorStop,
             equaliseEveryDays: facts.equaliseV ? generator.equaliseEveryDays : null,
+            fullChargeEveryDays:
+              facts.fullChargeEveryDays && (generator.fullChargeEveryDays ?? facts.fullChargeEveryDays),
           }
         : moved.generator,
     }

@@ -48,6 +48,8 @@ describe('other units', () => {
     const { generator, bank } = takeChemistry('flooded')(late)
     expect(bank.part.chemistry).toBe('flooded')
     expect(generator.startStateOfCharge).toBeLessThan(generator.stopStateOfCharge)
+    expect(generator.fullChargeEveryDays).toBe(14)
+    expect(takeChemistry('lfp')(takeChemistry('flooded')(late)).generator.fullChargeEveryDays).toBeNull()
   })
 
   it('are new: none of them has aged, and they stand in order', () => {
