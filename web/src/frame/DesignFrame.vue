@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import { STEPS, type Step } from '@ambrel/core'
+import type { Step } from '@ambrel/core'
 import { onBack } from '../saving/connection.ts'
 import { ApiRefusal, Unreachable } from '../stores/api.ts'
 import { useDesign } from '../stores/design.ts'
@@ -21,8 +21,8 @@ import VariantDialog from './VariantDialog.vue'
 import WinterStrip from './WinterStrip.vue'
 import WorkingSheet from './WorkingSheet.vue'
 import WorkRail from './WorkRail.vue'
-import { commandsFor, nextVariant } from './commands.ts'
-import { isStep, STEP_KEYS } from './steps.ts'
+import { commandsFor } from './commands.ts'
+import { isStep } from './steps.ts'
 import { loadAhead, STEP_VIEWS } from './stepViews.ts'
 import { NEW_ROW } from './newRow.ts'
 
@@ -72,7 +72,10 @@ watch(step, () => {
 
 const commands = computed(() =>
   commandsFor(router, design, prefs, {
+    palette: () => (palette.value = true),
     keys: () => (keys.value = true),
+    working: showWorking,
+    newRow: () => newRow.value?.(),
     variant: () => (variant.value = true),
     history: () => (history.value = true),
   }),
@@ -101,20 +104,19 @@ function onKey(event: KeyboardEvent): void {
 }
 
 function onPlainKey(event: KeyboardEvent): void {
-  const index = STEP_KEYS.indexOf(event.key)
-  if (index >= 0) void router.push({ name: 'design', params: { id: props.id, step: STEPS[index] } })
-  else if (event.key === 'f') prefs.findingsOpen = !prefs.findingsOpen
-  else if (event.key === 'v') nextVariant(router, design)
-  else if (event.key === 'n') newRow.value?.()
-  else if (event.key === '?') keys.value = true
-  else if (event.key === 'w') {
-    const id = (document.activeElement as HTMLElement | null)?.dataset.working
-    const sheet = id
-      ? design.derived?.worked[id]
-      : Object.values(design.derived?.worked ?? {}).find((each) => each.id.startsWith(`${step.value}.`))
-    if (sheet) working.show(sheet)
-  } else return
+  const command = commands.value.find(({ key }) => key === event.key)
+  if (!command) return
   event.preventDefault()
+  void command.run()
+}
+
+/** The working of the figure that has the focus, or of the first of the step. */
+function showWorking(): void {
+  const id = (document.activeElement as HTMLElement | null)?.dataset.working
+  const sheet = id
+    ? design.derived?.worked[id]
+    : Object.values(design.derived?.worked ?? {}).find((each) => each.id.startsWith(`${step.value}.`))
+  if (sheet) working.show(sheet)
 }
 
 /** every step is here, so that it opens without the server */
@@ -154,7 +156,7 @@ onBeforeUnmount(() => working.close())
     <WinterStrip class="areaStrip no-print" />
     <WorkingSheet />
     <CommandPalette :open="palette" :commands="commands" @close="palette = false" />
-    <KeysDialog :open="keys" @close="keys = false" />
+    <KeysDialog :open="keys" :commands="commands" @close="keys = false" />
     <VariantDialog :open="variant" @close="variant = false" />
     <HistoryDialog :open="history" @close="history = false" />
     <ConflictDialog />

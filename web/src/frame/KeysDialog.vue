@@ -1,24 +1,26 @@
 <script setup lang="ts">
-defineProps<{ open: boolean }>()
+import { computed } from 'vue'
+import type { Command } from './commands.ts'
+import { STEP_KEYS } from './steps.ts'
+
+/** The keys of the commands, and what keys do within a field or a row. */
+const props = defineProps<{ open: boolean; commands: readonly Command[] }>()
 defineEmits<{ close: [] }>()
-const KEYS = [
-  ['1 … 9, 0, -', 'go to steps 1 to 11'],
-  ['Ctrl K', 'command palette (⌘ K)'],
-  ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
-  ['f', 'show or hide findings'],
-  ['w', 'working of the figure in focus'],
-  ['v', 'next variant'],
-  ['n', 'new row in the table at hand'],
-  ['↑ ↓', 'change a number by one'],
-  ['?', 'this list'],
-]
+const rows = computed(() => [
+  { key: '1 … 9, 0, -', says: 'Go to steps 1 to 11' },
+  ...props.commands.flatMap(({ key, says }) => (key && !STEP_KEYS.includes(key) ? [{ key, says }] : [])),
+  { key: '↑ ↓', says: 'Change a number by its step' },
+  { key: 'Enter', says: 'Take what is typed and leave the field' },
+  { key: 'Escape', says: 'Put back what stood there and leave the field' },
+  { key: 'Alt ↑, Alt ↓', says: 'Move the row of a table' },
+])
 </script>
 
 <template>
   <el-dialog :model-value="open" title="Keys" width="420" @close="$emit('close')">
     <table class="sheet">
       <tbody>
-        <tr v-for="[key, says] in KEYS" :key="key">
+        <tr v-for="{ key, says } in rows" :key="key">
           <td>
             <kbd>{{ key }}</kbd>
           </td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { STEPS, type Level, type Step } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
@@ -26,13 +27,17 @@ function mark(step: Step): Level {
   if (step === 'log') return log.readings.length > 0 ? 'sound' : 'open'
   return design.levelOf(step)
 }
+
+/** A link is drawn anew only where its own figure or mark changed. */
+const links = computed(() => STEPS.map((each) => ({ step: each, says: figure(each), level: mark(each) })))
 </script>
 
 <template>
   <nav class="rail" aria-label="Steps">
     <RouterLink
-      v-for="(each, i) in STEPS"
+      v-for="({ step: each, says, level }, i) in links"
       :key="each"
+      v-memo="[says, level, each === step, id]"
       :to="{ name: 'design', params: { id, step: each } }"
       :class="{ on: each === step }"
       :aria-current="each === step ? 'step' : undefined"
@@ -41,9 +46,9 @@ function mark(step: Step): Level {
       <i>{{ i + 1 }}</i>
       <span class="words">
         <b>{{ STEP_NAMES[each] }}</b>
-        <small :title="figure(each)">{{ figure(each) }}</small>
+        <small :title="says">{{ says }}</small>
       </span>
-      <StateMark :level="mark(each)" />
+      <StateMark :level="level" />
     </RouterLink>
   </nav>
 </template>

@@ -17,9 +17,10 @@ import type { usePrefs } from '../stores/prefs.ts'
 import { saveText } from './files.ts'
 import { STEP_KEYS, STEP_NAMES } from './steps.ts'
 
-/** What can be done, under one name, by palette and by key. */
+/** What can be done, under one name, by palette and by key: this list is the only one of the keys. */
 export interface Command {
   says: string
+  /** one letter works wherever no field has the focus */
   key?: string
   run: () => unknown
 }
@@ -39,9 +40,9 @@ export function commandsFor(
   router: Router,
   design: ReturnType<typeof useDesign>,
   prefs: ReturnType<typeof usePrefs>,
-  dialogs: { keys: () => void; variant: () => void; history: () => void },
+  dialogs: Record<'palette' | 'keys' | 'variant' | 'history' | 'working' | 'newRow', () => void>,
 ): Command[] {
-  const go = (step: Step) => router.push({ name: 'design', params: { id: design.id, step } })
+  const go = (step: Step) => design.id && router.push({ name: 'design', params: { id: design.id, step } })
   return [
     ...STEPS.map((step, i) => ({ says: `Go to ${STEP_NAMES[step]}`, key: STEP_KEYS[i], run: () => go(step) })),
     ...Object.entries(SUGGEST).map(([step, suggest]) => ({
@@ -52,12 +53,15 @@ export function commandsFor(
         await go(step as Step)
       },
     })),
+    { says: 'Find a command', key: 'Ctrl K', run: dialogs.palette },
     { says: 'Undo', key: 'Ctrl Z', run: design.undo },
     { says: 'Redo', key: 'Ctrl Shift Z', run: design.redo },
     { says: 'Next variant', key: 'v', run: () => nextVariant(router, design) },
     { says: 'New variant of this design', run: dialogs.variant },
     { says: 'Earlier versions of this design', run: dialogs.history },
     { says: 'Show or hide findings', key: 'f', run: () => (prefs.findingsOpen = !prefs.findingsOpen) },
+    { says: 'Working of the figure in focus', key: 'w', run: dialogs.working },
+    { says: 'New row in the table at hand', key: 'n', run: dialogs.newRow },
     { says: 'Metric or imperial units', run: prefs.toggleUnits },
     { says: 'Day or night theme', run: prefs.toggleTheme },
     { says: 'Save the design as a file', run: () => saveFile(design.document) },
