@@ -16,6 +16,8 @@ const { values, positionals: files } = parseArgs({
   options: { passes: { type: 'string', default: '20' }, loops: { type: 'string', default: '2' } },
   allowPositionals: true,
 })
+/** ends with its parent, however that ends */
+const BUSY = 'for (const parent = process.ppid; process.ppid === parent; );'
 const print = (line) => process.stdout.write(`${JSON.stringify(line)}\n`)
 
 await main(async () => {
@@ -30,7 +32,7 @@ await main(async () => {
     AMBREL_SLOWNESS: process.env.AMBREL_SLOWNESS ?? '6',
     AMBREL_TEST_SERVER: await cluster.start(),
   }
-  const loops = Array.from({ length: Number(values.loops) }, () => spawn(process.execPath, ['-e', 'for (;;);']))
+  const loops = Array.from({ length: Number(values.loops) }, () => spawn(process.execPath, ['-e', BUSY]))
   let failures = 0
   try {
     for (let pass = 1; pass <= Number(values.passes); pass++) {

@@ -16,7 +16,7 @@ const NEW_UNITS = { order: [], weak: [] }
 
 /**
  * Other units. Those of another chemistry bring its usual depth, cut-out, charge levels and care; those that do not make the
- * bank's voltage bring the voltage they make, with an inverter for it.
+ * bank's voltage bring the nearest they make, with an inverter for it.
  *
  * @param strings how many in parallel; as many as there are unless said
  */
@@ -24,11 +24,11 @@ export const takeBattery =
   (part: BatteryPart, strings?: number): Change =>
   (design) => {
     const { bank, generator } = design
-    const systemV =
-      trySeries(bank.systemV, part) === null ? VOLTAGES.find((each) => trySeries(each, part) !== null) : bank.systemV
+    const [systemV] = [...VOLTAGES]
+      .filter((each) => trySeries(each, part) !== null)
+      .sort((a, b) => Math.abs(a - bank.systemV) - Math.abs(b - bank.systemV))
     // what no bank can be made of is left for the reader to see
-    const voltage = systemV ?? bank.systemV
-    const moved = voltage === bank.systemV ? design : takeVoltage(voltage)(design)
+    const moved = systemV === undefined ? design : takeVoltage(systemV)(design)
     const another = part.chemistry !== bank.part.chemistry
     const facts = CHEMISTRIES[part.chemistry]
     const next: Design = {
@@ -37,7 +37,7 @@ export const takeBattery =
         ...moved.bank,
         ...NEW_UNITS,
         part: structuredCloneOf(part),
-        inSeries: trySeries(voltage, part) ?? bank.inSeries,
+        inSeries: trySeries(moved.bank.systemV, part) ?? bank.inSeries,
         inParallel: Math.min(MOST_STRINGS, strings ?? bank.inParallel),
         ...(another ? { allowedDepth: facts.depth, cutoffStateOfCharge: facts.cutoff, absorbV: null } : {}),
       },

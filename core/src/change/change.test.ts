@@ -66,6 +66,12 @@ describe('other units', () => {
     expect(next.generator.startV).toBe(48)
   })
 
+  it('bring the nearest voltage they make', () => {
+    const small = takeVoltage(12)(larkspurBench())
+    expect(small.bank.systemV).toBe(12)
+    expect(takeBattery(partById(batteryParts, 'lfp-25-200'))(small).bank.systemV).toBe(24)
+  })
+
   it('that no bank can be made of are left for the reader to see', () => {
     const odd = { ...partById(batteryParts, 'agm-12-200'), nominalV: 7 }
     expect(takeBattery(odd)(larkspurBench()).bank.systemV).toBe(larkspurBench().bank.systemV)

@@ -1,12 +1,18 @@
 import { onBeforeUnmount, onMounted, ref, type Ref } from 'vue'
 
 const LIMIT_MS = 1000
+/** Where the browser does not tell that it rests, a moment after the first picture will do. */
+const SOON_MS = 100
 
 /** True once the page has had a moment of rest after this was shown: what is dear and lies lower comes then. */
 export function useIdle(): Ref<boolean> {
   const idle = ref(false)
+  const told = 'requestIdleCallback' in globalThis
   let turn = 0
-  onMounted(() => (turn = requestIdleCallback(() => (idle.value = true), { timeout: LIMIT_MS })))
-  onBeforeUnmount(() => cancelIdleCallback(turn))
+  const come = () => (idle.value = true)
+  onMounted(() => {
+    turn = told ? requestIdleCallback(come, { timeout: LIMIT_MS }) : window.setTimeout(come, SOON_MS)
+  })
+  onBeforeUnmount(() => (told ? cancelIdleCallback(turn) : window.clearTimeout(turn)))
   return idle
 }

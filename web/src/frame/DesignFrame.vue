@@ -155,7 +155,11 @@ onBeforeUnmount(() => working.close())
     <button v-else class="peek no-print" title="Show findings (f)" @click="prefs.findingsOpen = true">Findings</button>
     <WinterStrip class="areaStrip no-print" />
     <WorkingSheet />
-    <CommandPalette :open="palette" :commands="commands" @close="palette = false" />
+    <CommandPalette
+      :open="palette"
+      :commands="commands.filter(({ key }) => key !== 'Ctrl K')"
+      @close="palette = false"
+    />
     <KeysDialog :open="keys" :commands="commands" @close="keys = false" />
     <VariantDialog :open="variant" @close="variant = false" />
     <HistoryDialog :open="history" @close="history = false" />

@@ -28,5 +28,6 @@ const rows = computed(() => [
         </tr>
       </tbody>
     </table>
+    <p class="quiet">⌘ does what Ctrl does.</p>
   </el-dialog>
 </template>
