@@ -149,7 +149,7 @@ const TOLD_WHAT_TO_PUT = [
   'setRunLevels',
 ]
 /** answers of the same files that are no changes, and changes of one step that others are made of */
-const NO_CHANGES = ['settledGenerator', 'inverterFor', 'unitFor', 'followVoltage']
+const NO_CHANGES = ['settledGenerator', 'inverterFor', 'unitFor', 'voltagesFor', 'followVoltage']
 const TRIED = ['addString', 'addModuleString', 'tiltBy', 'setInSeries', 'softStart']
 
 const bases = { larkspurBench, larkspurFlooded, gannetSkerry, copperDraw }

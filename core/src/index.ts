@@ -162,7 +162,16 @@ export {
   takeModule,
   turnAll,
 } from './change/array.ts'
-export { addRate, markUnit, swapUnits, takeBattery, takeChemistry, takeHandSize, takeVoltage } from './change/bank.ts'
+export {
+  addRate,
+  markUnit,
+  swapUnits,
+  takeBattery,
+  takeChemistry,
+  takeHandSize,
+  takeVoltage,
+  voltagesFor,
+} from './change/bank.ts'
 export { addTo, moveIn, removeFrom, setField, valueAt } from './change/field.ts'
 export { addSource, changeSource, takeBackup } from './change/generator.ts'
 export { inverterFor, setInverterCount, setStacking, spreadOverLegs, takeInverter } from './change/inverter.ts'

@@ -78,6 +78,10 @@ export const takeChemistry =
     return part ? takeBattery(part)(design) : design
   }
 
+/** The voltages a bank of a design can be taken to: its own, and those the shelf has a unit of its chemistry and an inverter for. */
+export const voltagesFor = (design: Design): Bank['systemV'][] =>
+  VOLTAGES.filter((each) => takeVoltage(each)(design).bank.systemV === each)
+
 /**
  * Another voltage: units of the same chemistry that make it and an inverter made for it. Nothing changes where the shelf
  * has no such unit or inverter.

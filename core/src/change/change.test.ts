@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { gannetSkerry, larkspurBench, larkspurFlooded } from '../design/samples.ts'
 import { batteryParts, partById } from '../parts/shelf.ts'
 import { addArray, removeController, takeLayout, tiltBy } from './array.ts'
-import { markUnit, swapUnits, takeBattery, takeChemistry, takeVoltage } from './bank.ts'
+import { markUnit, swapUnits, takeBattery, takeChemistry, takeVoltage, voltagesFor } from './bank.ts'
 import { inOrder } from './change.ts'
 import { addTo, moveIn, removeFrom, setField, valueAt } from './field.ts'
 import { takeBackup } from './generator.ts'
@@ -64,6 +64,14 @@ describe('other units', () => {
     const next = takeBattery(part)(takeVoltage(24)(larkspurBench()))
     expect([next.bank.systemV, next.bank.inSeries, next.inverter.part.bankV]).toEqual([48, 1, 48])
     expect(next.generator.startV).toBe(48)
+  })
+
+  it('of a voltage that has no inverter on the shelf are not offered, and change nothing', () => {
+    const european = gannetSkerry()
+    expect(european.inverter.part.topology).toBe('single-230')
+    expect(voltagesFor(european)).toEqual([48, 24])
+    expect(takeVoltage(12)(european)).toBe(european)
+    expect(voltagesFor(larkspurBench())).toEqual([48, 24, 12])
   })
 
   it('bring the nearest voltage they make', () => {

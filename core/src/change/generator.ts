@@ -1,23 +1,20 @@
 import { nextId } from '../design/defaults.ts'
+import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
 import { newSource } from '../generator/sources.ts'
 import type { BackupKind, Design, Generator, OtherSource } from '../document/types.ts'
 import type { Change } from './change.ts'
 
 const LEAST_SPAN = 0.05
-const MOST_QUIET_H = 20
-/** as the invariants have it: a start above 13.2 V per 12 V would find even a full bank low */
-const START_BELOW = 1.1
 
 /** What a generator's settings must keep among themselves and with bank and inverter, put right with as little as it takes. */
 export function settledGenerator({ generator, bank, inverter }: Design): Generator {
   const stop = Math.max(generator.stopStateOfCharge, LEAST_SPAN)
-  const quiet = (generator.quietToH - generator.quietFromH + 24) % 24
   const settled: Generator = {
     ...generator,
     stopStateOfCharge: stop,
     startStateOfCharge: generator.startStateOfCharge < stop ? generator.startStateOfCharge : stop - LEAST_SPAN,
     minRunH: Math.min(generator.minRunH, generator.maxRunH),
-    ...(quiet > MOST_QUIET_H ? { quietFromH: 0, quietToH: 0 } : {}),
+    ...(quietHours(generator) > MOST_QUIET_H ? { quietFromH: 0, quietToH: 0 } : {}),
   }
   const { lowCutV } = inverter.part
   const highV = bank.systemV * START_BELOW
@@ -25,14 +22,8 @@ export function settledGenerator({ generator, bank, inverter }: Design): Generat
   if (settled.startV <= lowCutV) settled.startV = Math.min(highV, lowCutV + bank.systemV / 48)
   // a cut-out above every start leaves only the charge to go by
   if (settled.startBy === 'voltage' && settled.startV <= lowCutV) settled.startBy = 'charge'
-  if (settled.startBy === 'morning' && isQuiet(settled)) settled.morningH = settled.quietToH
+  if (settled.startBy === 'morning' && hourIsQuiet(settled, settled.morningH)) settled.morningH = settled.quietToH
   return settled
-}
-
-function isQuiet({ quietFromH, quietToH, morningH }: Generator): boolean {
-  return quietFromH < quietToH
-    ? morningH >= quietFromH && morningH < quietToH
-    : quietFromH > quietToH && (morningH >= quietFromH || morningH < quietToH)
 }
 
 /** Another backup, or none. */

@@ -1,5 +1,6 @@
 import { classVoltage } from '../bank/layout.ts'
 import { restedBankV } from '../bank/voltage.ts'
+import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
 import { inverterRating, legChoices, serviceOf, stackingChoices, type Service } from '../inverter/service.ts'
 import { BASIS_NEEDS } from '../loads/energy.ts'
 import { MONTH_DAYS, MONTH_NAMES } from '../calendar/calendar.ts'
@@ -236,9 +237,13 @@ function generatorProblems({ generator, bank, inverter }: Design, report: Report
       generator.minRunH,
       `minimum run ${generator.minRunH} h must not exceed the maximum ${generator.maxRunH} h`,
     )
-  const quiet = (generator.quietToH - generator.quietFromH + 24) % 24
-  if (quiet > 20)
-    report('generator.quietFromH', generator.quietFromH, `quiet hours of ${quiet} h leave no time to run; at most 20 h`)
+  const quiet = quietHours(generator)
+  if (quiet > MOST_QUIET_H)
+    report(
+      'generator.quietFromH',
+      generator.quietFromH,
+      `quiet hours of ${quiet} h leave no time to run; at most ${MOST_QUIET_H} h`,
+    )
   if (generator.startBy === 'morning' && hourIsQuiet(generator, generator.morningH))
     report(
       'generator.morningH',
@@ -253,14 +258,6 @@ function generatorProblems({ generator, bank, inverter }: Design, report: Report
       `start at ${generator.startV} V must lie above the inverter’s cut-out at ${inverter.part.lowCutV} V and at most at ${highV.toFixed(1)} V`,
     )
 }
-
-/** A start above 13.2 V per 12 V would find even a full bank low. */
-const START_BELOW = 1.1
-
-const hourIsQuiet = ({ quietFromH, quietToH }: Design['generator'], hour: number): boolean =>
-  quietFromH < quietToH
-    ? hour >= quietFromH && hour < quietToH
-    : quietFromH > quietToH && (hour >= quietFromH || hour < quietToH)
 
 function householdProblems({ household }: Design, report: Report): void {
   const { away, shedCanWaitBelow, shedShouldBelow } = household

@@ -9,6 +9,7 @@ import {
   takeBattery,
   takeChemistry,
   takeVoltage,
+  voltagesFor,
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
@@ -30,6 +31,14 @@ const prefs = usePrefs()
 const bank = computed(() => design.document!.bank)
 
 const takePart = (part: BatteryPart) => design.change(`battery: ${part.name}`, takeBattery(part))
+const VOLTAGE_WORDS = { 48: '48 V', 24: '24 V', 12: '12 V, existing only' } as const
+/** one the shelf has no inverter for is not offered, but where it is typed in a file it is shown */
+const voltages = computed(() =>
+  [...new Set([...voltagesFor(design.document!), bank.value.systemV])].map((value) => ({
+    value,
+    label: VOLTAGE_WORDS[value],
+  })),
+)
 const setVoltage = (systemV: Bank['systemV']) => design.change(`${systemV} V bank`, takeVoltage(systemV))
 
 const chemistries = Object.entries(CHEMISTRIES).map(([value, { name }]) => ({
@@ -83,15 +92,11 @@ const fields = computed<GridField[]>(() => [
     <section class="card grid">
       <ChoiceField
         :model-value="bank.systemV"
-        :options="[
-          { value: 48, label: '48 V' },
-          { value: 24, label: '24 V' },
-          { value: 12, label: '12 V, existing only' },
-        ]"
+        :options="voltages"
         label="System voltage"
         labelled
         path="bank.systemV"
-        @update:model-value="setVoltage($event as 48)"
+        @update:model-value="setVoltage"
       />
       <ChoiceField
         :model-value="bank.part.chemistry"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { voltageChoices, type Bank } from '@ambrel/core'
+import { voltageChoices, voltagesFor, type Bank } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -16,6 +16,7 @@ const choices = computed(() => {
     dailyWh: worked['loads.battery-day'].value,
   })
 })
+const offered = computed(() => voltagesFor(design.document!))
 const now = computed(() => design.document!.bank.systemV)
 </script>
 
@@ -49,7 +50,10 @@ const now = computed(() => design.document!.bank.systemV)
           <td class="quiet">{{ each.says }}</td>
           <td>
             <span v-if="each.systemV === now" class="quiet">now</span>
-            <button v-else class="link" @click="emit('choose', each.systemV)">take</button>
+            <button v-else-if="offered.includes(each.systemV)" class="link" @click="emit('choose', each.systemV)">
+              take
+            </button>
+            <span v-else class="quiet">no such inverter on the shelf</span>
           </td>
         </tr>
       </tbody>

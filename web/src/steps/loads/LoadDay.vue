@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { drawnProfile, MONTH_NAMES, PRIORITIES } from '@ambrel/core'
+import { drawnProfile, MONTH_NAMES, PRIORITIES, PRIORITY_WORDS } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import MonthPicker from '../../fields/MonthPicker.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
-import { PRIORITY_NAMES } from './words.ts'
 
 /** The average day of a month, hour by hour, stacked by priority. */
 const design = useDesign()
@@ -19,7 +18,7 @@ const shown = computed(() => month.value ?? worst.value)
 const profile = computed(() => (design.derived ? drawnProfile(design.document!.loads, shown.value) : null))
 const series = computed(() =>
   profile.value
-    ? PRIORITIES.map((priority) => ({ name: PRIORITY_NAMES[priority], data: profile.value![priority].map(Math.round) }))
+    ? PRIORITIES.map((priority) => ({ name: PRIORITY_WORDS[priority], data: profile.value![priority].map(Math.round) }))
     : [],
 )
 const titles = computed(() =>

@@ -1,10 +1,5 @@
-import type { Load } from '@ambrel/core'
+import { PRIORITY_WORDS, type Load } from '@ambrel/core'
 
-export const PRIORITY_NAMES: Record<Load['priority'], string> = {
-  must: 'must run',
-  should: 'should run',
-  canWait: 'can wait',
-}
 export const BASIS_NAMES: Record<Load['basis'], string> = {
   rated: 'nameplate',
   metered: 'metered',
@@ -31,7 +26,7 @@ function optionsOf<K extends string>(names: Record<K, string>): { value: K; labe
 }
 
 /** Made once: a table that made them anew would redraw every row at every edit. */
-export const PRIORITY_OPTIONS = optionsOf(PRIORITY_NAMES)
+export const PRIORITY_OPTIONS = optionsOf(PRIORITY_WORDS)
 export const BASIS_OPTIONS = optionsOf(BASIS_NAMES)
 export const START_OPTIONS = optionsOf(START_NAMES)
 export const SUPPLY_OPTIONS = optionsOf(SUPPLY_NAMES)
