@@ -5,16 +5,65 @@ export { needsStringFuses } from './array/power.ts'
 export { racking, winterSun, controllerWatts } from './array/racking.ts'
 export type { UnlikeGroup } from './array/unlike.ts'
 export { CHEMISTRIES, CHEMISTRY_IDS, coldFactor, freezingPointC } from './bank/chemistry.ts'
-export { voltageChoices, chemistryChoices, handSchools, type ChemistryChoice } from './choices/bank.ts'
-export { seriesFor, absorptionV } from './bank/layout.ts'
+export { absorptionV } from './bank/layout.ts'
 export type { BankLife } from './bank/life.ts'
 export { unitOrder, bankStrings, bankCables } from './bank/strings.ts'
 export { checklist, type BuildTask } from './build/checklist.ts'
 export { describeField } from './calc/fields.ts'
 export { CALC_FUNCTIONS, calculate } from './calc/functions.ts'
+export { HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_START, MEAN_DAYS, runStartDay, darkMonths } from './calendar/calendar.ts'
+export {
+  addArray,
+  addController,
+  beginTiltSeasons,
+  removeArray,
+  removeController,
+  setControllerKind,
+  takeController,
+  takeLayout,
+  takeModule,
+  turnAll,
+} from './change/array.ts'
+export {
+  addRate,
+  markUnit,
+  swapUnits,
+  takeBattery,
+  takeChemistry,
+  takeHandSize,
+  takeVoltage,
+  voltagesFor,
+} from './change/bank.ts'
+export type { Change } from './change/change.ts'
+export { addTo, moveIn, removeFrom, setField, valueAt } from './change/field.ts'
+export { addSource, changeSource, takeBackup } from './change/generator.ts'
+export { setInverterCount, setStacking, spreadOverLegs, takeInverter } from './change/inverter.ts'
+export {
+  addAppliance,
+  addLoads,
+  changeLoad,
+  copyLoad,
+  copyLoads,
+  moveToLeg,
+  removeLoads,
+  setBasis,
+  setHourWeight,
+  setOfLoads,
+} from './change/loads.ts'
+export {
+  addHorizonPoint,
+  setHorizon,
+  setMonth,
+  setPersistence,
+  takeClimate,
+  takeHours,
+  takeMonths,
+} from './change/place.ts'
+export { addAbsence, addBudgetLine, addRun, setTaskDone } from './change/work.ts'
+export { voltageChoices, chemistryChoices, handSchools, type ChemistryChoice } from './choices/bank.ts'
+export { inverterChoices } from './choices/inverter.ts'
 export { derive, type Derived } from './derive/derive.ts'
-export { sunYearOf } from './plane/sunYearOf.ts'
-export { newPlace, newBank, newArray, newDesign, seasonsFor, nextId } from './design/defaults.ts'
+export { newPlace, newDesign, nextId } from './design/defaults.ts'
 export { invariantProblems } from './design/invariants.ts'
 export { migrate } from './design/migrate.ts'
 export {
@@ -25,6 +74,8 @@ export {
   copperDraw,
   SAMPLE_FAMILIES,
 } from './design/samples.ts'
+export type { Read } from './document/cells.ts'
+export { keyOf, pick } from './document/question.ts'
 export {
   DESIGN_VERSION,
   DESIGN_FORMAT,
@@ -52,12 +103,12 @@ export {
   type HorizonPoint,
   type MonthlyClimate,
   type FittedClimate,
+  type Priority,
 } from './document/types.ts'
-export { runningCost, startVoltsFor } from './generator/power.ts'
+export { runningCost } from './generator/power.ts'
 export { newSource, sourceMeans, withMonthMean, sourceFromCells, type SourceTable } from './generator/sources.ts'
-export { inverterChoices } from './choices/inverter.ts'
 export { inverterInput, curveOf } from './inverter/efficiency.ts'
-export { runningLegs, bestLegs, worstLegHour } from './inverter/legs.ts'
+export { runningLegs, worstLegHour } from './inverter/legs.ts'
 export {
   serviceOf,
   legsOfService,
@@ -65,11 +116,10 @@ export {
   stackingChoices,
   inverterRating,
   withInverter,
-  onLegsOf,
   type LiveLeg,
 } from './inverter/service.ts'
 export { surgeTable, surgeCurve, type SurgeRow } from './inverter/surge.ts'
-export { APPLIANCES, loadFromAppliance, appliance } from './loads/appliances.ts'
+export { APPLIANCES, appliance } from './loads/appliances.ts'
 export { dailyEnergy, statedDailyEnergy } from './loads/energy.ts'
 export { meteringPlan, withReading, withReadings } from './loads/metering.ts'
 export { START_MULTIPLE, START_SECONDS, startWatts } from './loads/peak.ts'
@@ -85,9 +135,9 @@ export {
   controllerParts,
   inverterParts,
   generatorParts,
-  partById,
   structuredCloneOf,
 } from './parts/shelf.ts'
+export { sunYearOf } from './plane/sunYearOf.ts'
 export { findings, stepLevel } from './rules/registry.ts'
 export { STEPS, type Step, type Level, type Finding } from './rules/rule.ts'
 export { suggestArray } from './suggest/array.ts'
@@ -100,15 +150,13 @@ export { suggestPlace } from './suggest/place.ts'
 export type { Suggestion } from './suggest/suggestion.ts'
 export { measured, whatNext, worth, provedBottleneck, type Candidate, type Measured } from './suggest/winter.ts'
 export { suggestWiring } from './suggest/wiring.ts'
-export { HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_START, MEAN_DAYS, runStartDay, darkMonths } from './calendar/calendar.ts'
 export { sunYear, type Location } from './sun/geometry.ts'
 export { horizonAt } from './sun/horizon.ts'
 export { horizonFromCells, cellsOfHorizon } from './sun/horizonTable.ts'
 export { sunPosition } from './sun/position.ts'
 export { significant, decimal } from './units/index.ts'
-export type { Read } from './document/cells.ts'
-export { ILLUSTRATIVE_CLIMATES, climateAt } from './weather/climates.ts'
 export { climateFromCells } from './weather/climateTable.ts'
+export { ILLUSTRATIVE_CLIMATES, climateAt } from './weather/climates.ts'
 export { ImportRefused, assembleHours, type ImportReport } from './weather/hours/assemble.ts'
 export { CHANNEL_UNITS, guessMapping, type DateOrder, type ColumnMapping } from './weather/hours/columns.ts'
 export { fitClimate } from './weather/hours/fit.ts'
@@ -127,8 +175,18 @@ export {
 export { climateOf, yearsOfRun } from './weather/ruling.ts'
 export { keyFigures, type KeyFigure } from './winter/compare.ts'
 export { MAX_YEARS, WinterEngine, requireYears } from './winter/engine.ts'
-export { WEEK_DAYS, weekOf, type Week } from './winter/week.ts'
-export { TRACE_COLUMNS, emptyTrace, type YearLosses, type YearResult, type Trace } from './winter/year.ts'
+export {
+  figuresOf,
+  figuresAt,
+  PRIORITY_FIGURES,
+  PRIORITY_WORDS,
+  RUN_FIGURES,
+  worstOf,
+  type YearFigures,
+  type RunFigure,
+} from './winter/figures.ts'
+export { hoursQuestion } from './winter/hours.ts'
+export { partsOf } from './winter/plan.ts'
 export {
   skyReport,
   sunLostTo,
@@ -137,65 +195,19 @@ export {
   type SkyReport,
   type TiltChoice,
   type SourceFigures,
+  type SkyQuestion,
 } from './winter/sky.ts'
-export { partsOf } from './winter/plan.ts'
 export { PERCENTILES, summariseWinter, darkSeason, type StripWeek, type WinterSummary } from './winter/summary.ts'
-export { figuresOf, figuresAt, type YearFigures } from './winter/figures.ts'
 export { verdict } from './winter/verdict.ts'
-export { arrayYield, oversizing, bankWear, type ArrayYield, type OversizeStep } from './winter/yields.ts'
-export type { Worked } from './working/working.ts'
+export { WEEK_DAYS, weekOf, type Week } from './winter/week.ts'
+export { TRACE_COLUMNS, emptyTrace, type YearLosses, type YearResult, type Trace } from './winter/year.ts'
+export {
+  arrayYield,
+  oversizing,
+  bankWear,
+  type ArrayYield,
+  type OversizeStep,
+  type YieldQuestion,
+} from './winter/yields.ts'
 export { CONDUCTORS } from './wiring/conductors.ts'
-export { keyOf, pick } from './document/question.ts'
-export { hoursQuestion } from './winter/hours.ts'
-export type { YieldQuestion } from './winter/yields.ts'
-export type { SkyQuestion } from './winter/sky.ts'
-export type { Change } from './change/change.ts'
-export {
-  addArray,
-  addController,
-  beginTiltSeasons,
-  removeArray,
-  removeController,
-  setControllerKind,
-  takeController,
-  takeLayout,
-  takeModule,
-  turnAll,
-} from './change/array.ts'
-export {
-  addRate,
-  markUnit,
-  swapUnits,
-  takeBattery,
-  takeChemistry,
-  takeHandSize,
-  takeVoltage,
-  voltagesFor,
-} from './change/bank.ts'
-export { addTo, moveIn, removeFrom, setField, valueAt } from './change/field.ts'
-export { addSource, changeSource, takeBackup } from './change/generator.ts'
-export { inverterFor, setInverterCount, setStacking, spreadOverLegs, takeInverter } from './change/inverter.ts'
-export {
-  addAppliance,
-  addLoads,
-  changeLoad,
-  copyLoad,
-  copyLoads,
-  moveToLeg,
-  removeLoads,
-  setBasis,
-  setHourWeight,
-  setOfLoads,
-} from './change/loads.ts'
-export {
-  addHorizonPoint,
-  setHorizon,
-  setMonth,
-  setPersistence,
-  takeClimate,
-  takeHours,
-  takeMonths,
-} from './change/place.ts'
-export { addAbsence, addBudgetLine, addRun, setTaskDone } from './change/work.ts'
-export { PRIORITY_FIGURES, PRIORITY_WORDS, RUN_FIGURES, worstOf, type RunFigure } from './winter/figures.ts'
-export type { Priority } from './document/types.ts'
+export type { Worked } from './working/working.ts'

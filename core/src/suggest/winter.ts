@@ -16,7 +16,7 @@ import { decimal } from '../units/format.ts'
 import { inverterParts } from '../parts/shelf.ts'
 import { bill } from '../money/parts.ts'
 import type { WinterEngine } from '../winter/engine.ts'
-import { figuresAt, figuresOf } from '../winter/figures.ts'
+import { figuresAt, figuresOf, worstOf } from '../winter/figures.ts'
 
 /** One change to the design, run over the same weather. */
 export interface Candidate {
@@ -169,8 +169,7 @@ export interface Measured {
 /** Runs a design for {@link whatNext}. */
 export function measured(engine: WinterEngine, design: Design, request: { years: number; seed: number }): Measured {
   const years = engine.run(design, request).map((year) => figuresOf(year))
-  const { must, should, canWait } = figuresAt(years, 0.9).shortHours
-  return { generatorHours: figuresAt(years, 0.5).generatorHours, shortHours: Math.max(must, should, canWait) }
+  return { generatorHours: figuresAt(years, 0.5).generatorHours, shortHours: worstOf(figuresAt(years, 0.9).shortHours) }
 }
 
 /**

@@ -8,6 +8,7 @@ import {
   type Design,
   type Step,
   type WinterSummary,
+  worstOf,
 } from '@ambrel/core'
 import { quantity, type UnitSystem } from '@ambrel/core/units'
 
@@ -62,7 +63,7 @@ export function keyFigure(
       return winter ? `${significant(winter.median.generatorHours)} h a year` : '…'
     case 'winter': {
       if (!winter) return '…'
-      const short = Math.max(...Object.values(winter.oneInTen.shortHours))
+      const short = worstOf(winter.oneInTen.shortHours)
       return short < 0.5 ? 'holds, 9 in 10' : `${significant(short, 2)} h short, 1 in 10`
     }
     case 'wiring':

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { propaneLitresAYear, withTrials, type LoadChange, type Trial, type YearFigures } from '@ambrel/core'
+import { propaneLitresAYear, withTrials, type LoadChange, type Trial, type YearFigures, worstOf } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -75,7 +75,7 @@ function keep(): void {
   const kept = trials.value
   design.change(says(kept), (whole) => withTrials(whole, kept))
 }
-const worstShort = ({ oneInTen }: Figures) => Math.max(...Object.values(oneInTen.shortHours))
+const worstShort = ({ oneInTen }: Figures) => worstOf(oneInTen.shortHours)
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ILLUSTRATIVE_CLIMATES, MONTH_NAMES } from '@ambrel/core'
+import { ILLUSTRATIVE_CLIMATES, MONTH_NAMES, worstOf } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -28,7 +28,6 @@ const series = computed(() =>
     .filter(({ id }) => id !== 'hours')
     .map(({ id, name, levelKWhM2Day }) => ({ name: nameOf(id, name), data: levelKWhM2Day })),
 )
-const worstShort = (hours: Record<string, number>) => Math.max(...Object.values(hours))
 </script>
 
 <template>
@@ -65,7 +64,7 @@ const worstShort = (hours: Record<string, number>) => Math.max(...Object.values(
             <td class="n">{{ decimal(each.persistence, 2) }}</td>
             <td class="n">{{ decimal(each.longestSpellOneInTen, 0) }} days</td>
             <td class="n">{{ prefs.show(each.median.generatorHours, 'h') }}</td>
-            <td class="n">{{ prefs.show(worstShort(each.oneInTen.shortHours), 'h') }}</td>
+            <td class="n">{{ prefs.show(worstOf(each.oneInTen.shortHours), 'h') }}</td>
           </tr>
         </tbody>
       </table>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { provedBottleneck, verdict, WEEK_DAYS, setField } from '@ambrel/core'
+import { provedBottleneck, verdict, WEEK_DAYS, setField, worstOf } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import Figure from '../../frame/Figure.vue'
@@ -18,7 +18,7 @@ const design = useDesign()
 const prefs = usePrefs()
 const winter = useWinter()
 const summary = computed(() => design.winterSummary)
-const short = computed(() => (summary.value ? Math.max(...Object.values(summary.value.oneInTen.shortHours)) : null))
+const short = computed(() => (summary.value ? worstOf(summary.value.oneInTen.shortHours) : null))
 /** What the tried changes prove, while they are of the design as it stands. */
 const proved = computed(() =>
   winter.ranked?.for === design.document && winter.ranked ? provedBottleneck(winter.ranked.list) : null,
