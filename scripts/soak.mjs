@@ -44,7 +44,9 @@ await main(async () => {
         : { numPassedTests: 0, numFailedTests: 1, testResults: [] }
       rmSync(report, { force: true })
       const failed = testResults.flatMap(({ assertionResults }) =>
-        assertionResults.filter(({ status }) => status === 'failed').map(({ fullName }) => fullName),
+        assertionResults
+          .filter(({ status }) => status === 'failed')
+          .map(({ fullName, failureMessages }) => ({ test: fullName, why: failureMessages.join(' ').slice(0, 600) })),
       )
       failures += numFailedTests
       print({ pass, seconds: Math.round((Date.now() - began) / 1000), passed: numPassedTests, failed })
