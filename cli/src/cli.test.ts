@@ -131,7 +131,7 @@ describe('ambrel', () => {
     ['loads: the load list is empty', (d: Design): unknown => (d.loads = [])],
     ['version 4 was written by a newer', (d: Design): unknown => ((d as { version: number }).version = 4)],
     ['do not divide the 48 V bank', (d: Design): unknown => (d.bank.part.nominalV = 36)],
-    ['place.latitudeDeg: latitudeDeg 95', (d: Design): unknown => (d.place.latitudeDeg = 95)],
+    ['place.latitudeDeg: Latitude: 95 °', (d: Design): unknown => (d.place.latitudeDeg = 95)],
   ])('a file is refused: %s', async (message, change) => {
     const { status, stderr } = await ambrel(['check', file(change)])
     expect(status).toBe(2)

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { ImportRefused, type Design, type HourlySeries } from '@ambrel/core'
 import { checkDesignText } from '@ambrel/contract'
 import { inspectWeather, readWeather } from '@ambrel/contract/weather'
+import { said } from '@ambrel/core/units'
 
 /** Wrong use or bad input: one clear line and exit code 2. */
 export class InputError extends Error {}
@@ -20,7 +21,7 @@ export function readDesign(path: string): Design {
   const { design, problems } = checkDesignText(source)
   if (design) return design
   throw new InputError(
-    `${path}: ${problems.map((problem) => (problem.path ? `${problem.path}: ${problem.message}` : problem.message)).join('; ')}`,
+    `${path}: ${problems.map((problem) => (problem.path ? `${problem.path}: ${said(problem.message)}` : said(problem.message))).join('; ')}`,
   )
 }
 

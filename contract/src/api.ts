@@ -13,6 +13,7 @@ import {
 } from '@ambrel/core'
 import { fittedSchema } from './design.ts'
 import { LIMITS } from './limits.ts'
+import type { PartKind } from './parts.ts'
 import { moment, plainText } from './text.ts'
 
 /** A design in the list of the shelf. */
@@ -46,9 +47,6 @@ export interface StoredPart {
   kind: PartKind
   part: Record<string, unknown>
 }
-
-export const PART_KINDS = ['battery', 'module', 'controller', 'inverter', 'generator'] as const
-export type PartKind = (typeof PART_KINDS)[number]
 
 /** Every error body of the API. */
 export interface ApiError {

@@ -18,6 +18,7 @@ import {
   changeSource,
   CHEMISTRY_IDS,
   controllerParts,
+  COUNTS,
   copperDraw,
   copyLoad,
   copyLoads,
@@ -158,7 +159,51 @@ const BASES: Record<string, () => Design> = {
   south: () => newDesign('New', { label: '', latitudeDeg: -40, longitudeDeg: 170, climate: 'cold-valley' }),
 }
 
+/** A design that holds the most of everything there may be. */
+function full(): Design {
+  const design = larkspurBench()
+  const times = <T extends { id: string }>(most: number, prefix: string, [first]: readonly T[]): T[] =>
+    Array.from({ length: most }, (_, i) => ({ ...first, id: `${prefix}-${i + 1}` }))
+  const [extra] = design.budget.extras
+  return {
+    ...design,
+    loads: times(COUNTS.loads, 'load', design.loads),
+    arrays: times(COUNTS.arrays, 'array', design.arrays).map((each) => ({ ...each, controllerId: 'controller-1' })),
+    controllers: times(COUNTS.controllers, 'controller', design.controllers),
+    sources: times(COUNTS.sources, 'source', addSource('stream', 50)(design).sources),
+    runs: times(COUNTS.runs, 'run', design.runs),
+    bank: {
+      ...design.bank,
+      inParallel: COUNTS.stringsOfBank,
+      part: { ...design.bank.part, capacities: Array(COUNTS.capacities).fill({ hours: 20, ampHours: 100 }) as [] },
+    },
+    household: {
+      ...design.household,
+      away: Array(COUNTS.absences).fill({ fromMonth: 1, fromDay: 1, toMonth: 1, toDay: 2 }) as [],
+    },
+    place: {
+      ...design.place,
+      horizon: Array.from({ length: COUNTS.horizonPoints }, (_, azimuthDeg) => ({
+        azimuthDeg,
+        elevationDeg: 3,
+        cover: 'terrain',
+      })),
+    },
+    budget: { ...design.budget, extras: times(COUNTS.extras, 'extra', [extra]) },
+  }
+}
+
 describe('every change', () => {
+  it('to a design that holds the most of everything leaves it valid', () => {
+    const design = full()
+    expect(checkDesign(design).problems).toEqual([])
+    const pick: Pick = ([first]) => first
+    for (const [name, make] of Object.entries(CHANGES)) {
+      const change = make(design, pick)
+      if (change) expect(checkDesign(change(design)).problems, name).toEqual([])
+    }
+  })
+
   it('is in this list', () => {
     const files = import.meta.glob(['../../core/src/change/*.ts', '!**/*.test.ts'], { eager: true })
     const there = Object.values(files).flatMap((file) => Object.keys(file))

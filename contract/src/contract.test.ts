@@ -13,14 +13,15 @@ import { readFileSync } from 'node:fs'
 import { readingSchema } from './api.ts'
 import { formatPage } from './formatDoc.ts'
 import { checkDesign, checkDesignText, problemsOf } from './problems.ts'
+import { said } from '@ambrel/core/units'
 
 describe('the published format', () => {
   it('is the page in docs, made from the schema', () => {
     const page = readFileSync(new URL('../../docs/file-format.md', import.meta.url), 'utf8')
     expect(page, 'run: npx ambrel format > docs/file-format.md').toBe(formatPage())
-    expect(page).toContain('| `place.latitudeDeg` | number, -90 to 90 |')
-    expect(page).toContain('| `loads[].leg` | one of `A`, `B`, `C`, `AB`, `ABC`, `DC` |')
-    expect(page).toContain('| `generator.fullChargeEveryDays` | number, 1 to 365, or null |')
+    expect(page).toContain('| `place.latitudeDeg` | number, -90 to 90, ° | Latitude. North is positive.')
+    expect(page).toContain('| `loads[].leg` | one of `A`, `B`, `C`, `AB`, `ABC`, `DC` | Leg. ')
+    expect(page).toContain('| `generator.fullChargeEveryDays` | number, 1 to 365, d, or null: never | ')
   })
 })
 
@@ -52,42 +53,47 @@ describe('the contract of a design', () => {
   })
 
   it.each<[string, unknown, string, string?]>([
-    ['place.latitudeDeg', 95, 'latitudeDeg 95 is too large; at most 90'],
-    ['loads.2.runningW', -5, 'runningW -5 is too small; at least 0'],
-    ['loads.2.runningW', '1100 W', 'runningW "1100 W" is not a number'],
-    ['loads.0.hoursPerDay', 30, 'hoursPerDay 30 is too large; at most 24'],
+    ['place.latitudeDeg', 95, 'Latitude: 95 ° is too large; at most 90 °'],
+    ['loads.2.runningW', -5, 'Running watts: −5 W is too small; at least 0 W'],
+    ['loads.2.runningW', '1100 W', 'Running watts: "1100 W" is not a number'],
+    ['loads.0.hoursPerDay', 30, 'Hours a day: 30 h is too large; at most 24 h'],
     ['loads', [], 'the load list is empty; add at least one load'],
     ['bank.part.nominalV', 36, 'do not divide the 48 V bank'],
-    ['bank.inParallel', 1.5, 'inParallel 1.5 must be a whole number'],
-    ['bank.systemV', 36, 'systemV 36 is not allowed; one of 12, 24, 48'],
-    ['runs.0.size', '7 AWG', 'size "7 AWG" is not allowed; one of 14 AWG'],
-    ['name', '', 'name is empty'],
-    ['place.monthly', [], 'monthly has 0 entries; exactly 12'],
+    ['bank.inParallel', 1.5, 'Strings in parallel: 1.5 must be a whole number'],
+    ['bank.systemV', 36, 'System voltage: 36 is not allowed; one of 48, 24, 12'],
+    ['runs.0.size', '7 AWG', 'Conductor: "7 AWG" is not allowed; one of 14 AWG'],
+    ['name', '', 'Name is empty'],
+    ['place.monthly', [], 'Months has 0 entries; exactly 12'],
     ['version', 4, 'version 4 was written by a newer Ambrel'],
     ['arrays.0.colour', 'blue', 'colour is not a field of this document'],
-    ['generator.startStateOfCharge', NaN, 'startStateOfCharge'],
-    ['generator.kind', 'candle', 'kind "candle" is not allowed; one of generator, shore, vehicle'],
-    ['generator.holdMin', -1, 'holdMin -1 is too small; at least 0'],
-    ['winter.years', 0, 'years 0 is too small; at least 1'],
-    ['place.climate', 'Mars', 'climate "Mars" is not allowed; one of own'],
+    ['generator.startStateOfCharge', NaN, 'Starts at a charge of: NaN is not a number'],
+    ['generator.kind', 'candle', 'Backup: "candle" is not allowed; one of generator, shore, vehicle'],
+    ['generator.holdMin', -1, 'Held for: −1 min is too small; at least 0 min'],
+    ['winter.years', 0, 'Years: 0 years is too small; at least 1 years'],
+    ['place.climate', 'Mars', 'Climate the rows came from: "Mars" is not allowed; one of cold-valley'],
     ['inverter.part.deratePctPerK', 20, 'leave nothing of'],
     ['arrays.0.module.vmpV', 12, 'of Voc 37.4 V; a module has 0.6 to 0.88 of it'],
     ['arrays.0.module.impA', 2, 'a module has 0.7 to 0.995 of it'],
     ['arrays.0.module.cells', 1, '1 cells of Voc 37.4 V would give 37.4 V each; 0.25 to 2 V is possible'],
-    ['winter.stepMin', 5, 'stepMin 5 is not allowed; one of 60, 15'],
+    ['winter.stepMin', 5, 'Step: 5 is not allowed; one of 60, 15'],
     [
       'household.away',
       [{ fromMonth: 13, fromDay: 1, toMonth: 1, toDay: 2 }],
-      'fromMonth 13 is too large; at most 12',
+      'Away from, month: 13 is too large; at most 12',
       'household.away.0.fromMonth',
     ],
     [
       'sources',
       [{ ...stream, wattsByMonth: [[1]] }],
-      'wattsByMonth has 1 entries; exactly 12',
+      'Watts by month and hour has 1 entries; exactly 12',
       'sources.0.wattsByMonth',
     ],
-    ['sources', [{ ...stream, hourlyW: [1, 2] }], 'hourlyW has 2 entries; exactly 8760', 'sources.0.hourlyW'],
+    [
+      'sources',
+      [{ ...stream, hourlyW: [1, 2] }],
+      'Watts of the hours of a year has 2 entries; exactly 8760',
+      'sources.0.hourlyW',
+    ],
     [
       'sources',
       [{ ...stream, hourlyW: Array(8760).fill(-3) }],
@@ -97,7 +103,7 @@ describe('the contract of a design', () => {
   ])('%s = %j is named', (path, value, message, at = path) => {
     const { problems } = checkDesign(set(path, value))
     expect(problems.map((problem) => problem.path)).toContain(at)
-    expect(problems.find((problem) => problem.path === at)!.message).toContain(message)
+    expect(said(problems.find((problem) => problem.path === at)!.message)).toContain(message)
   })
 
   it.each(['loads', 'arrays', 'controllers', 'runs', 'sources', 'budget.extras'] as const)(
@@ -127,7 +133,7 @@ describe('the contract of a design', () => {
   it('says what a missing field is', () => {
     const design = larkspurBench() as Partial<Design>
     delete design.bank
-    expect(checkDesign(design).problems[0]).toMatchObject({ path: 'bank', message: 'bank is missing' })
+    expect(checkDesign(design).problems[0]).toMatchObject({ path: 'bank', message: 'Bank is missing' })
   })
 
   it('reads text with a byte order mark and names broken JSON', () => {
@@ -230,13 +236,13 @@ describe('data sheets', () => {
       'a coefficient with the wrong sign',
       (d) => (d.arrays[0].module.betaVocPctPerK = 0.26),
       'arrays.0.module.betaVocPctPerK',
-      /too large; at most -0.01/,
+      /too large; at most −0.01 %\/K/,
     ],
     [
       'a coefficient in mV/K',
       (d) => (d.arrays[0].module.betaVocPctPerK = -97),
       'arrays.0.module.betaVocPctPerK',
-      /too small; at least -1/,
+      /too small; at least −1 %\/K/,
     ],
     ['Vmp over Voc', (d) => (d.arrays[0].module.vmpV = 60), 'arrays.0.module.vmpV', /Vmp 60 V must lie below Voc/],
     ['Isc under Imp', (d) => (d.arrays[0].module.iscA = 5), 'arrays.0.module.impA', /must lie below Isc 5 A/],
@@ -247,12 +253,17 @@ describe('data sheets', () => {
       /too small; at least 5/,
     ],
     ['a series that does not divide', (d) => (d.bank.inSeries = 3), 'bank.inSeries', /do not make 48 V; 1 do/],
-    ['no capacity at all', (d) => (d.bank.part.capacities = []), 'bank.part.capacities', /capacities/],
+    [
+      'no capacity at all',
+      (d) => (d.bank.part.capacities = []),
+      'bank.part.capacities',
+      /Capacities has 0 entries; at least 1/,
+    ],
     [
       'a weak unit stronger than a new one',
       (d) => d.bank.weak.push({ unit: 1, capacityShare: 1.2, resistanceFactor: 1 }),
       'bank.weak.0.capacityShare',
-      /at most 1/,
+      /120 % is too large; at most 100 %/,
     ],
     [
       'a season on no day',
@@ -264,7 +275,7 @@ describe('data sheets', () => {
     const design = larkspurBench()
     change(design)
     const problem = checkDesign(design).problems.find((each) => each.path === path)
-    expect(problem?.message).toMatch(says)
+    expect(said(problem!.message)).toMatch(says)
   })
 
   it('a bank of two hundred units is taken and worked out', () => {

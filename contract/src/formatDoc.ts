@@ -1,10 +1,8 @@
-import type Joi from 'joi'
-import { DESIGN_FORMAT, DESIGN_VERSION } from '@ambrel/core'
-import { designSchema } from './design.ts'
+import { DESIGN, DESIGN_FORMAT, DESIGN_VERSION, eachField, type Field } from '@ambrel/core'
+import { said } from '@ambrel/core/units'
 
-/** The page that publishes the file format, made from the schema itself so that the two cannot differ. */
+/** The page that publishes the file format, made from the table the schema is made from, so that the two cannot differ. */
 export function formatPage(): string {
-  const rows = fieldsOf(designSchema.describe(), '')
   return [
     '# The design file',
     '',
@@ -12,58 +10,46 @@ export function formatPage(): string {
     'Names carry their units: `W`, `Wh`, `V`, `A`, `Ah`, `M` (metres), `C` (°C), `Deg`, `H` (hours); shares run from 0 to 1.',
     'Months and hours are lists in order from January and from midnight. Values that contradict each other are refused as well:',
     'an empty load list, units that do not divide the bank voltage, a start level above the stop level, an array on a controller that is not there.',
+    'A field that came with a later version has in older files the value it then had in effect; such files are read as they are.',
     '',
     'This page is printed by `npx ambrel format`; a file to start from by `npx ambrel sample`.',
     '',
-    '| field | what it may be |',
-    '| --- | --- |',
-    ...rows.map(([path, says]) => `| \`${path}\` | ${says} |`),
+    '| field | what it may be | what it is |',
+    '| --- | --- | --- |',
+    ...eachField(DESIGN)
+      .filter(({ field }) => field.kind !== 'part' || field.empty !== undefined)
+      .map(
+        ({ path, field }) => `| \`${path}\` | ${range(field)}${since(field)} | ${field.label}. ${said(field.help)} |`,
+      ),
     '',
   ].join('\n')
 }
 
-function fieldsOf(schema: Joi.Description, path: string): [string, string][] {
-  if (schema.type === 'object' && schema.keys) {
-    const fields = Object.entries(schema.keys as Record<string, Joi.Description>).flatMap(([key, field]) =>
-      fieldsOf(field, path ? `${path}.${key}` : key),
-    )
-    return (schema.allow as unknown[] | undefined)?.includes(null)
-      ? [[path, 'null, or all of these'], ...fields]
-      : fields
+const since = ({ since: brought }: Field) => (brought ? `; since version ${brought.version}` : '')
+const orNull = (empty: string | undefined) => (empty === undefined ? '' : `, or null: ${empty}`)
+const inUnit = (unit: string) => (unit === '' || unit === 'share' ? '' : `, ${unit}`)
+
+/** What a field may hold, in a few words. */
+function range(field: Field): string {
+  switch (field.kind) {
+    case 'number':
+      return `${field.whole ? 'whole number' : 'number'}, ${field.min} to ${field.max}${inUnit(field.unit)}${orNull(field.empty)}`
+    case 'choice':
+      return `one of ${field.options.map(({ value }) => `\`${value}\``).join(', ')}`
+    case 'flag':
+      return 'true or false'
+    case 'text':
+      return `text, at most ${field.most} characters${orNull(field.empty)}`
+    case 'texts':
+      return `a list of at most ${field.most} texts of at most ${field.letters} characters`
+    case 'numbers': {
+      const count = field.count === undefined ? `at most ${field.most}` : String(field.count)
+      const list = `a list of ${count} numbers, ${field.min} to ${field.max}${inUnit(field.unit)}`
+      return `${field.rows === undefined ? '' : `${field.rows} times `}${list}${orNull(field.empty)}`
+    }
+    case 'rows':
+      return field.least === field.most ? `a list of ${field.most}` : `a list of ${field.least} to ${field.most}`
+    case 'part':
+      return `all of these${orNull(field.empty)}`
   }
-  if (schema.type === 'array') {
-    const [items] = (schema.items as Joi.Description[] | undefined) ?? []
-    if (!items) return [[path, `a list${countOf(schema)} of numbers${orNull(schema)}`]]
-    const inner = fieldsOf(items, `${path}[]`)
-    return inner.length > 1
-      ? [[`${path}[]`, `a list${countOf(schema)}`], ...inner]
-      : [[path, `a list${countOf(schema)} of ${inner[0][1]}`]]
-  }
-  return [[path, describe(schema)]]
-}
-
-const rule = (schema: Joi.Description, name: string): number | undefined =>
-  (schema.rules as { name: string; args?: { limit?: number } }[] | undefined)?.find((each) => each.name === name)?.args
-    ?.limit
-
-function countOf(schema: Joi.Description): string {
-  const length = rule(schema, 'length')
-  if (length !== undefined) return ` of ${length}`
-  const most = rule(schema, 'max')
-  return most === undefined ? '' : ` of at most ${most}`
-}
-
-const orNull = (schema: Joi.Description) => ((schema.allow as unknown[] | undefined)?.includes(null) ? ', or null' : '')
-
-function describe(schema: Joi.Description): string {
-  const allowed = (schema.allow as unknown[] | undefined) ?? []
-  if ((schema.flags as { only?: boolean } | undefined)?.only)
-    return `one of ${allowed.map((value) => `\`${String(value)}\``).join(', ')}`
-  if (schema.type === 'number') {
-    const whole = (schema.rules as { name: string }[]).some(({ name }) => name === 'integer')
-    return `${whole ? 'whole number' : 'number'}, ${rule(schema, 'min')} to ${rule(schema, 'max')}${orNull(schema)}`
-  }
-  if (schema.type === 'boolean') return 'true or false'
-  const most = rule(schema, 'max')
-  return `text${most === undefined ? '' : `, at most ${most} characters`}${orNull(schema)}`
 }

@@ -1,3 +1,5 @@
+import { COUNTS } from '@ambrel/core'
+
 const MB = 1024 * 1024
 
 /**
@@ -5,15 +7,7 @@ const MB = 1024 * 1024
  * one of them takes the others take too.
  */
 export const LIMITS = {
-  loads: 500,
-  arrays: 100,
-  controllers: 100,
-  sources: 12,
-  runs: 500,
-  extras: 500,
-  readingsOfLoad: 200,
-  doneTasks: 1000,
-  notes: 20_000,
+  ...COUNTS,
   /** the largest sound document written as JSON stays below */
   bodyBytes: 16 * MB,
   /** sixty years of five channels in base64 and a little more */

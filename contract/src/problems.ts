@@ -1,5 +1,15 @@
 import type Joi from 'joi'
-import { decimal, invariantProblems, migrate, type Design, type Problem } from '@ambrel/core'
+import {
+  exact,
+  fieldAt,
+  invariantProblems,
+  migrate,
+  say,
+  type Design,
+  type Problem,
+  type Word,
+  type Words,
+} from '@ambrel/core'
 import { LISTS, SECTIONS } from './design.ts'
 import { LIMITS } from './limits.ts'
 import { excessOf, structureProblem } from './structure.ts'
@@ -8,62 +18,79 @@ import { excessOf, structureProblem } from './structure.ts'
  * Checks a value against a schema and says every problem at its place, fifty at most.
  * Nothing is converted and unknown fields are refused by name, so that a typing error is never swallowed.
  */
-export function problemsOf(schema: Joi.Schema, value: unknown): Problem[] {
+export function problemsOf(schema: Joi.Schema, value: unknown, naming: Naming = () => null): Problem[] {
   const structure = structureProblem(value)
-  return structure ? [structure] : problemsAt(schema, value, [])
+  return structure ? [structure] : problemsAt(schema, value, [], naming)
 }
 
-function problemsAt(schema: Joi.Schema, value: unknown, at: readonly string[]): Problem[] {
+/** What a field is called, and in which unit its numbers are; null for what has no table, which is called by its key. */
+export type Naming = (path: string) => Named | null
+interface Named {
+  label: string
+  unit: string
+}
+const byKey = (path: string): Named => ({ label: path.split('.').pop() || 'document', unit: '' })
+const byTable: Naming = (path) => {
+  const field = fieldAt(path)
+  return field && { label: field.label, unit: 'unit' in field ? field.unit : '' }
+}
+
+function problemsAt(schema: Joi.Schema, value: unknown, at: readonly string[], naming: Naming): Problem[] {
   const { error } = schema.validate(value, { abortEarly: false, convert: false, errors: { wrap: { label: false } } })
   return (error?.details ?? []).slice(0, LIMITS.problems).map((detail) => {
-    const path = [...at, ...detail.path]
-    return { path: path.join('.'), value: brief(detail.context?.value), message: sentence(detail, path) }
+    const path = [...at, ...detail.path].join('.')
+    return { path, value: brief(detail.context?.value), message: sentence(detail, naming(path) ?? byKey(path)) }
   })
 }
 
 /** One plain sentence: the field, its value, what is allowed. */
-function sentence({ type, context, message }: Joi.ValidationErrorItem, path: readonly (string | number)[]): string {
-  const field = path.length > 0 ? String(path[path.length - 1]) : 'document'
-  const value = shown(context?.value)
+function sentence({ type, context, message }: Joi.ValidationErrorItem, { label, unit: stored }: Named): Words {
+  const unit = stored.startsWith('money') ? '' : stored
+  const value = shown(context?.value, unit)
+  const limit = () => exact(context!.limit as number, unit)
   switch (type) {
     case 'number.min':
-      return `${field} ${value} is too small; at least ${context!.limit}`
+      return say`${label}: ${value} is too small; at least ${limit()}`
     case 'number.max':
-      return `${field} ${value} is too large; at most ${context!.limit}`
+      return say`${label}: ${value} is too large; at most ${limit()}`
     case 'number.base':
     case 'number.infinity':
     case 'number.unsafe':
-      return `${field} ${value} is not a number`
+      return say`${label}: ${value} is not a number`
     case 'number.integer':
-      return `${field} ${value} must be a whole number`
+      return say`${label}: ${value} must be a whole number`
     case 'any.required':
-      return `${field} is missing`
+      return say`${label} is missing`
     case 'any.only':
-      return `${field} ${value} is not allowed; one of ${(context!.valids as unknown[]).join(', ')}`
+      return say`${label}: ${value} is not allowed; one of ${(context!.valids as unknown[]).join(', ')}`
     case 'object.unknown':
-      return `${field} is not a field of this document`
+      return say`${label} is not a field of this document`
     case 'object.base':
-      return `${field} ${value} is not an object`
+      return say`${label}: ${value} is not an object`
     case 'array.base':
-      return `${field} ${value} is not a list`
+      return say`${label}: ${value} is not a list`
     case 'string.empty':
     case 'string.min':
-      return `${field} is empty; write at least one character`
+      return say`${label} is empty; write at least one character`
+    case 'string.max':
+      return say`${label} is too long; at most ${context!.limit as number} letters`
     case 'string.trim':
-      return `${field} ${value} begins or ends with a space`
+      return say`${label}: ${value} begins or ends with a space`
     case 'string.pattern.invert.name':
-      return `${field} holds a letter that cannot be kept, a NUL or half of a pair; write it anew`
+      return say`${label} holds a letter that cannot be kept, a NUL or half of a pair; write it anew`
     case 'array.length':
-      return `${field} has ${(context!.value as unknown[]).length} entries; exactly ${context!.limit}`
+      return say`${label} has ${(context!.value as unknown[]).length} entries; exactly ${context!.limit as number}`
+    case 'array.min':
+      return say`${label} has ${(context!.value as unknown[]).length} entries; at least ${context!.limit as number}`
     case 'array.max':
-      return tooLong(field, (context!.value as unknown[]).length, context!.limit as number)
+      return tooLong(label, (context!.value as unknown[]).length, context!.limit as number)
     default:
-      return `${message.startsWith('value ') ? `${field}${message.slice('value'.length)}` : message} (${value})`
+      return say`${label}: ${message.startsWith('value ') ? message.slice('value '.length) : message} (${value})`
   }
 }
 
-const tooLong = (field: string, entries: number, most: number): string =>
-  `${field} has ${decimal(entries, 0)} entries; at most ${most}`
+const tooLong = (label: string, entries: number, most: number): Words =>
+  say`${label} has ${exact(entries, '')} entries; at most ${most}`
 
 const SHOWN = 60
 
@@ -74,7 +101,8 @@ function brief(value: unknown): unknown {
   return value ?? null
 }
 
-function shown(value: unknown): string {
+function shown(value: unknown, unit: string): Word {
+  if (typeof value === 'number') return exact(value, unit)
   if (Array.isArray(value) && value.length > SHOWN) return `a list of ${value.length}`
   if (typeof value === 'object' && value !== null && Object.keys(value).length > SHOWN)
     return 'an object of many fields'
@@ -133,7 +161,11 @@ function* checking(value: unknown): Generator<undefined, Checked> {
   const document = migrated.document as Record<string, unknown>
   const keys = Object.keys(document)
   if (keys.length > LIMITS.fields)
-    return refused({ path: '', value: null, message: `an object of ${keys.length} fields; at most ${LIMITS.fields}` })
+    return refused({
+      path: '',
+      value: null,
+      message: say`an object of ${keys.length} fields; at most ${LIMITS.fields}`,
+    })
   const problems: Problem[] = []
   for (const key of keys)
     if (!Object.hasOwn(SECTIONS, key))
@@ -159,7 +191,7 @@ function longList(value: unknown): Problem | null {
   for (const [key, { most }] of Object.entries(LISTS)) {
     const list = (value as Record<string, unknown>)[key]
     if (Array.isArray(list) && list.length > most)
-      return { path: key, value: null, message: tooLong(key, list.length, most) }
+      return { path: key, value: null, message: tooLong(byTable(key)!.label, list.length, most) }
   }
   return null
 }
@@ -181,7 +213,7 @@ function problemsOnce(schema: Joi.Schema, value: unknown, at: readonly string[])
   if (isKnownSound(value)) return []
   const structure = structureProblem(value, at, LIMITS.notes)
   if (structure) return [structure]
-  const problems = problemsAt(schema, value, at)
+  const problems = problemsAt(schema, value, at, byTable)
   if (problems.length === 0 && typeof value === 'object' && value !== null && Object.isFrozen(value))
     knownSound.add(value)
   return problems

@@ -105,6 +105,27 @@ export {
   type FittedClimate,
   type Priority,
 } from './document/types.ts'
+export { eachField, fieldAt, type PlacedField } from './fields/at.ts'
+export { ARRAY_FIELD, CONTROLLER, MODULE } from './fields/array.ts'
+export { BANK_VOLTAGES, BATTERY } from './fields/bank.ts'
+export { DESIGN } from './fields/design.ts'
+export type {
+  AnyTable,
+  ChoiceField,
+  Field,
+  FieldTable,
+  NumberField,
+  Option,
+  PartField,
+  RowsField,
+  TextForm,
+  Unit,
+} from './fields/field.ts'
+export { GENERATOR, GENERATOR_PART } from './fields/generator.ts'
+export { INVERTER, INVERTER_PART } from './fields/inverter.ts'
+export { COUNTS } from './fields/limits.ts'
+export { LOAD, PRIORITY_WORDS } from './fields/load.ts'
+export { FITTED } from './fields/place.ts'
 export { runningCost } from './generator/power.ts'
 export { newSource, sourceMeans, withMonthMean, sourceFromCells, type SourceTable } from './generator/sources.ts'
 export { inverterInput, curveOf } from './inverter/efficiency.ts'
@@ -155,6 +176,8 @@ export { horizonAt } from './sun/horizon.ts'
 export { horizonFromCells, cellsOfHorizon } from './sun/horizonTable.ts'
 export { sunPosition } from './sun/position.ts'
 export { significant, decimal } from './units/index.ts'
+export { amount, exact } from './units/say.ts'
+export { joined, say, type Amount, type Word, type Words } from './units/words.ts'
 export { climateFromCells } from './weather/climateTable.ts'
 export { ILLUSTRATIVE_CLIMATES, climateAt } from './weather/climates.ts'
 export { ImportRefused, assembleHours, type ImportReport } from './weather/hours/assemble.ts'
@@ -179,7 +202,6 @@ export {
   figuresOf,
   figuresAt,
   PRIORITY_FIGURES,
-  PRIORITY_WORDS,
   RUN_FIGURES,
   worstOf,
   type YearFigures,

@@ -1,6 +1,7 @@
 import type { Browser, Locator, Page } from 'playwright-core'
-import type { DesignEntry } from '@ambrel/contract'
-import { STEPS, type Step } from '@ambrel/core'
+import { isDeepStrictEqual } from 'node:util'
+import type { DesignEntry, StoredDesign } from '@ambrel/contract'
+import { SAMPLE_FAMILIES, STEPS, type Step } from '@ambrel/core'
 import { openPage, PATIENCE_MS } from './browser.ts'
 
 /** Heights of the strip's bars, to see whether they moved. */
@@ -108,9 +109,14 @@ async function takeHold(page: Page, source: Locator): Promise<{ x: number; y: nu
   throw new Error(`what was to be dragged could not be taken hold of in ${TRIES} tries`)
 }
 
-async function ask<T>(base: string, path: string, body?: unknown): Promise<T> {
+async function ask<T>(
+  base: string,
+  path: string,
+  body?: unknown,
+  method = body === undefined ? 'GET' : 'POST',
+): Promise<T> {
   const response = await fetch(`${base}/api${path}`, {
-    method: body === undefined ? 'GET' : 'POST',
+    method,
     headers: { 'content-type': 'application/json', origin: base },
     body: body === undefined ? undefined : JSON.stringify(body),
   })
@@ -123,8 +129,19 @@ async function openAt(page: Page, base: string, family: string, variant: string,
   const entries = await ask<DesignEntry[]>(base, '/designs')
   const entry = entries.find((each) => each.name === family && each.variant === variant)
   if (!entry) throw new Error(`there is no ${family} · ${variant}`)
+  await asSeeded(base, entry)
   await page.goto(`${base}/design/${entry.id}/${step}`)
   await drawn(page)
+}
+
+/** A demo as it was loaded: what a test before this one left half saved, or half undone, is none of this one's. */
+async function asSeeded(base: string, { id, name, variant }: DesignEntry): Promise<void> {
+  const seeded = SAMPLE_FAMILIES.flat()
+    .map((make) => make())
+    .find((design) => design.name === name && design.variant === variant)
+  const { document, version } = await ask<StoredDesign>(base, `/designs/${id}`)
+  if (seeded && !isDeepStrictEqual(document, seeded))
+    await ask(base, `/designs/${id}`, { version, document: seeded }, 'PUT')
 }
 
 /** Opens a variant of the main demo. */

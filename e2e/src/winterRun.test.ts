@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { openPage } from './browser.ts'
+import { openPage, PATIENCE_MS } from './browser.ts'
 import { changes, drag, newDesign, openVariant, rail, saved, setField, still, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
@@ -286,8 +286,14 @@ describe('the winter', () => {
 
   it('what next can be cancelled, shows a change as a ghost, and keeps it', async () => {
     const { page, errors } = await open('Larkspur Bench', 'As planned', '7')
-    await page.locator('[data-bench=winter] [data-suggest]').click()
-    await page.locator('[data-candidate=charger]').waitFor()
+    const suggest = page.locator('[data-bench=winter] [data-suggest]')
+    await suggest.click()
+    await page.getByRole('button', { name: 'cancel' }).click()
+    await page.getByRole('button', { name: 'cancel' }).waitFor({ state: 'hidden' })
+    expect(await page.locator('[data-candidate]').count()).toBe(0)
+    await suggest.click()
+    // some 170 winters
+    await page.locator('[data-candidate=charger]').waitFor({ timeout: 4 * PATIENCE_MS })
     const ids = await page
       .locator('[data-candidate]')
       .evaluateAll((rows) => rows.map((row) => row.getAttribute('data-candidate')))

@@ -1,6 +1,8 @@
 import type { Chemistry } from '../document/types.ts'
 import { clamp } from '../math/angles.ts'
 import { interpolate } from '../math/interpolate.ts'
+import { celsius, kelvin } from '../units/say.ts'
+import { say, type Words } from '../units/words.ts'
 
 /**
  * Everything a chemistry is to this program. Nothing else asks which one it is: a further one is an entry here and in
@@ -51,9 +53,9 @@ export interface ChemistryFacts {
   /** energy in a litre of case, Wh. Source: typical data sheets of deep-cycle units */
   whPerL: number
   upkeep: string
-  inTheCold: string
+  inTheCold: Words
   /** how to keep units that were bought before there is anything to charge them */
-  storage: string[]
+  storage: Words[]
 }
 
 /** Multipliers on the needed capacity by temperature, °C. Source: IEEE 1013 practice. */
@@ -97,7 +99,7 @@ const LEAD = {
   watered: false,
   inTheCold: 'Charges in the cold but holds less; freezes when empty.',
   storage: [
-    'Store full, cool and dry: at 25 °C lead loses 3–5 % a month (flooded), 1–3 % (sealed); half that for every 10 K cooler.',
+    say`Store full, cool and dry: at ${celsius(25)} lead loses 3–5 % a month (flooded), 1–3 % (sealed); half that for every ${kelvin(10)} cooler.`,
     'Top up every month or two; a unit left under 80 % sulphates, one left flat freezes.',
     'Units waiting together may be charged in parallel groups of the same type and age with equal leads; take the groups apart before they are left alone.',
     'Off season: full charge, loads off, a small array left on float if the bank stays connected.',
@@ -142,9 +144,9 @@ export const CHEMISTRIES: Record<Chemistry, ChemistryFacts> = {
     watered: false,
     whPerL: 170,
     upkeep: 'Nearly none; the management unit must stay in circuit.',
-    inTheCold: 'No charging at or below 0 °C, or heaters that eat energy.',
+    inTheCold: say`No charging at or below ${celsius(0)}, or heaters that eat energy.`,
     storage: [
-      'Store at about half charge, between 0 and 25 °C, switched off at the management unit.',
+      say`Store at about half charge, between ${celsius(0)} and ${celsius(25)}, switched off at the management unit.`,
       'Look at the voltage every three months; charge back to half when it has fallen to a fifth.',
       'Before they are joined, charge every unit full by itself and let it rest: parallel units must stand within 0.1 V of each other.',
     ],

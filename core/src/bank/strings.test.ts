@@ -9,6 +9,7 @@ import { WinterEngine } from '../winter/engine.ts'
 import { advisedVoltage, chemistryChoices, handSchools, voltageChoices } from '../choices/bank.ts'
 import { currentShares } from './currentShares.ts'
 import { bankCables, bankShares, bankStrings, capacityLeft, stringsAtLimit, unitOrder } from './strings.ts'
+import { said } from '../units/words.ts'
 
 const flooded = (change: Partial<Bank> = {}): Bank => ({ ...newBank('flooded-6-225', 24, 3), ...change })
 
@@ -123,7 +124,7 @@ describe('which voltage and chemistry', () => {
   })
 
   it('there is advice for units that wait', () => {
-    expect(CHEMISTRIES.lfp.storage.join(' ')).toContain('half charge')
-    expect(CHEMISTRIES.flooded.storage.join(' ')).toContain('parallel groups')
+    expect(CHEMISTRIES.lfp.storage.map((each) => said(each)).join(' ')).toContain('half charge')
+    expect(CHEMISTRIES.flooded.storage.map((each) => said(each)).join(' ')).toContain('parallel groups')
   })
 })

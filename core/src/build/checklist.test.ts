@@ -3,6 +3,7 @@ import { coldVoltage } from '../array/voltage.ts'
 import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 import { checklist } from './checklist.ts'
+import { said } from '../units/words.ts'
 
 const PHASES = ['Before', 'Wire', 'Prove', 'Switch on', 'Hand over']
 const idsOf = (design: Design) => checklist(design).map(({ id }) => id)
@@ -22,8 +23,8 @@ describe('the build list', () => {
       expect(new Set(phases).size).toBe(PHASES.length)
       expect(new Set(tasks.map(({ id }) => id)).size).toBe(tasks.length)
       for (const { id, says, why } of tasks) {
-        expect(says, id).toMatch(/[.:]$/)
-        expect(why.length, id).toBeGreaterThan(10)
+        expect(said(says), id).toMatch(/[.:]$/)
+        expect(said(why).length, id).toBeGreaterThan(10)
       }
     },
   )
@@ -51,13 +52,13 @@ describe('the build list', () => {
     const [array] = design.arrays
     const { vocV, betaVocPctPerK } = array.module
     const volts = coldVoltage({ inSeries: array.inSeries, vocV, betaVocPctPerK, coldestC: 25 })
-    expect(checklist(design).some(({ says }) => says.includes(`${Math.round(volts)} V open`))).toBe(true)
+    expect(checklist(design).some(({ says }) => said(says).includes(`${Math.round(volts)} V open`))).toBe(true)
   })
 
   it('the backup is tried as what it is, and not at all where there is none', () => {
     const words = (change: (design: Design) => unknown) =>
       checklist(changed(larkspurBench, change))
-        .map(({ says, why }) => `${says} ${why}`)
+        .map(({ says, why }) => `${said(says)} ${said(why)}`)
         .join('\n')
     expect(words(() => {})).toContain('carbon-monoxide')
     expect(words((d) => (d.generator.kind = 'shore'))).toContain('Shore power tried')

@@ -1,14 +1,18 @@
 import type { Design } from '../document/types.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { coldVoltage } from '../array/voltage.ts'
-import { decimal } from '../units/format.ts'
+import { amount, celsius } from '../units/say.ts'
+import { joined, say, type Words } from '../units/words.ts'
 
 export interface BuildTask {
   id: string
   phase: 'Before' | 'Wire' | 'Prove' | 'Switch on' | 'Hand over'
-  says: string
-  why: string
+  says: Words
+  why: Words
 }
+
+/** Most that one person lifts with both hands. Source: ISO 11228-1, reference mass. */
+const ONE_PERSON_KG = 25
 
 const LITHIUM_ORDER = 'Batteries of unequal charge push large currents into each other the moment they are joined.'
 
@@ -34,6 +38,12 @@ const BACKUP_ON = {
 export function checklist(design: Design): BuildTask[] {
   const { bank, arrays, generator, inverter } = design
   const { vents, watered } = CHEMISTRIES[bank.part.chemistry]
+  const heavy = [
+    { words: say`the units of ${amount(bank.part.weightKg, 'kg')}`, kg: bank.part.weightKg },
+    { words: say`the inverter of ${amount(inverter.part.weightKg, 'kg')}`, kg: inverter.part.weightKg },
+  ]
+    .filter(({ kg }) => kg > ONE_PERSON_KG)
+    .map(({ words }) => words)
   const tasks: (BuildTask | false)[] = [
     {
       id: 'permit',
@@ -53,10 +63,10 @@ export function checklist(design: Design): BuildTask[] {
       says: 'Bank room ventilated, eye wash and soda within reach.',
       why: 'Charging lead-acid gives off hydrogen; the acid burns.',
     },
-    {
+    heavy.length > 0 && {
       id: 'lift',
       phase: 'Before',
-      says: `Two people or a hoist for the ${bank.part.weightKg} kg units.`,
+      says: say`Two people or a hoist for ${joined(heavy, ' and ')}.`,
       why: 'Backs and fingers go first.',
     },
     {
@@ -68,7 +78,7 @@ export function checklist(design: Design): BuildTask[] {
     bank.inParallel > 1 && {
       id: 'equal',
       phase: 'Wire',
-      says: `Each of the ${bank.inParallel} strings rested and within 0.1 V before they are joined.`,
+      says: say`Each of the ${bank.inParallel} strings rested and within 0.1 V before they are joined.`,
       why: LITHIUM_ORDER,
     },
     {
@@ -105,7 +115,7 @@ export function checklist(design: Design): BuildTask[] {
       return {
         id: `string-${array.id}`,
         phase: 'Prove',
-        says: `${array.name}: polarity right and each string near ${decimal(open, 0)} V open (at 25 °C cells), within 5 %.`,
+        says: say`${array.name}: polarity right and each string near ${amount(open, 'V', 0)} open (at ${celsius(25)} cells), within 5 %.`,
         why: 'One module’s worth low means one is missing or reversed.',
       }
     }),
@@ -118,13 +128,13 @@ export function checklist(design: Design): BuildTask[] {
     {
       id: 'bank-on',
       phase: 'Switch on',
-      says: `Bank on: ${bank.systemV} V class at the inverter’s terminals, polarity right.`,
+      says: say`Bank on: ${amount(bank.systemV, 'V')} class at the inverter’s terminals, polarity right.`,
       why: 'Reversed polarity destroys the inverter at once.',
     },
     {
       id: 'inverter-on',
       phase: 'Switch on',
-      says: `${inverter.part.name} on with no load; output volts right on each leg.`,
+      says: say`${inverter.part.name} on with no load; output volts right on each leg.`,
       why: 'A fault shows before anything is plugged in.',
     },
     {

@@ -1,10 +1,15 @@
-import { CHEMISTRY_IDS } from '../bank/chemistry.ts'
 import type { MonthlyClimate } from '../document/types.ts'
 import type { HorizonPoint } from '../document/types.ts'
 import { runStartDay } from '../calendar/calendar.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
 import { WeatherMaker, type WeatherYear } from '../weather/generate.ts'
-import { choice, integer, list, number, numbers, optional, text, type Field, type Fields } from './fields.ts'
+import { HORIZON, MONTHLY } from '../fields/place.ts'
+import { LOAD } from '../fields/load.ts'
+import { GENERATOR_PART } from '../fields/generator.ts'
+import { ARRAY_FIELD } from '../fields/array.ts'
+import { BATTERY } from '../fields/bank.ts'
+import { inputOf, inputsOf } from './fromTable.ts'
+import { integer, list, number, numbers, optional, text, type Field, type Fields } from './fields.ts'
 
 /** A public function of the core under its name: its inputs with ranges, what it gives, where it comes from. */
 export interface CalcFunction {
@@ -22,25 +27,21 @@ export const watts = number('W', 0, 1e7)
 export const climateRows = list(
   'months',
   {
-    ghiKWhM2Day: number('kWh/m²·day', 0, 14),
-    meanC: optional(number('°C', -80, 60), 0),
-    minC: optional(number('°C', -90, 60), -5),
-    maxC: optional(number('°C', -80, 70), 5),
-    snowfallCm: optional(number('cm', 0, 1000), 0),
+    ...inputsOf(MONTHLY, 'ghiKWhM2Day'),
+    ...inputsOf(MONTHLY, { meanC: 0, minC: -5, maxC: 5, snowfallCm: 0 }),
   },
   12,
 )
 export const horizon = optional(
   list('points', {
-    azimuthDeg: number('°', 0, 360),
-    elevationDeg: number('°', 0, 90),
-    cover: optional(choice('terrain', 'evergreen', 'leafless'), 'terrain'),
+    ...inputsOf(HORIZON, 'azimuthDeg', 'elevationDeg'),
+    ...inputsOf(HORIZON, { cover: 'terrain' }),
   }),
   null,
 )
-export const chemistry = choice(...CHEMISTRY_IDS)
-export const fuel = choice('petrol', 'propane', 'natural-gas', 'diesel')
-export const mounting = choice('open-rack', 'roof-parallel')
+export const chemistry = inputOf(BATTERY.chemistry)
+export const fuel = inputOf(GENERATOR_PART.fuel)
+export const mounting = inputOf(ARRAY_FIELD.mounting)
 export const kinetic = {
   qmaxAh: number('Ah', 1e-6, 1e6),
   c: number('share', 1e-6, 1),
@@ -60,30 +61,29 @@ export const moduleSheet = {
 /** A load of the document: what its energy and its start are reckoned from. */
 export const loadFields = {
   name: optional(text('its name'), ''),
-  quantity: optional(number('', 0, 1000), 1),
-  basis: optional(choice('rated', 'metered', 'cycle', 'month'), 'rated'),
-  runningW: optional(number('W', 0, 100000), 0),
-  hoursPerDay: optional(number('h', 0, 24), 0),
-  duty: optional(share, 1),
-  daysPerWeek: optional(number('d', 0, 7), 7),
-  meteredKWh: optional(number('kWh', 0, 100000), null),
-  meteredHours: optional(number('h', 0.1, 20000), null),
-  cycleWh: optional(number('Wh', 0, 100000), null),
-  cycleDepth: optional(share, null),
-  cycleChargerEfficiency: optional(number('share', 0.1, 1), null),
-  cyclesPerWeek: optional(number('', 0, 1000), null),
-  monthKWh: optional(number('kWh', 0, 100000), null),
-  standbyW: optional(number('W', 0, 10000), 0),
-  supply: optional(choice('electric', 'propane', 'out'), 'electric'),
-  seasonShare: optional(numbers('relative use by month', 0, 10, 12), Array<number>(12).fill(1)),
-  hourShape: optional(numbers('relative use by hour', 0, 1000, 24), Array<number>(24).fill(1)),
-  leg: optional(choice('A', 'B', 'C', 'AB', 'ABC', 'DC'), 'A'),
-  startKind: optional(
-    choice('none', 'compressor', 'submersible-pump', 'soft-start-pump', 'induction-tool', 'universal-tool'),
-    'none',
-  ),
-  startW: optional(number('W', 0, 1000000), null),
-  startS: optional(number('s', 0.05, 120), null),
+  ...inputsOf(LOAD, {
+    quantity: 1,
+    basis: 'rated',
+    runningW: 0,
+    hoursPerDay: 0,
+    duty: 1,
+    daysPerWeek: 7,
+    meteredKWh: null,
+    meteredHours: null,
+    cycleWh: null,
+    cycleDepth: null,
+    cycleChargerEfficiency: null,
+    cyclesPerWeek: null,
+    monthKWh: null,
+    standbyW: 0,
+    supply: 'electric',
+    seasonShare: Array<number>(12).fill(1),
+    hourShape: Array<number>(24).fill(1),
+    leg: 'A',
+    startKind: 'none',
+    startW: null,
+    startS: null,
+  }),
 }
 
 export const weatherInputs = {

@@ -1,6 +1,7 @@
 import { newArray, nextId } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { controllerParts, partById, structuredCloneOf } from '../parts/shelf.ts'
+import { COUNTS } from '../fields/limits.ts'
 import type { Change } from './change.ts'
 
 const FIRST_CONTROLLER = 'track-150-60'
@@ -19,8 +20,9 @@ const withArray = (design: Design, index: number, changes: Partial<ArrayField>):
   arrays: design.arrays.map((array, i) => (i === index ? { ...array, ...changes } : array)),
 })
 
-/** Another controller, like the last one. */
+/** Another controller, like the last one; none beyond the most there may be. */
 export const addController: Change = (design) => {
+  if (design.controllers.length >= COUNTS.controllers) return design
   const last = design.controllers[design.controllers.length - 1]
   const part = last?.part ?? partById(controllerParts, FIRST_CONTROLLER)
   return { ...design, controllers: [...design.controllers, controllerLike(design, part)] }
@@ -28,6 +30,7 @@ export const addController: Change = (design) => {
 
 /** Another array, like the last one, on its controller; the first brings a controller with it. */
 export const addArray: Change = (design) => {
+  if (design.arrays.length >= COUNTS.arrays) return design
   const based = design.controllers.length === 0 ? addController(design) : design
   const id = nextId('array', based.arrays)
   const last = based.arrays[based.arrays.length - 1]
@@ -88,12 +91,15 @@ export const takeLayout =
   (design) => {
     const { inSeries, inParallel, controllers } = layout
     const array = design.arrays[index]
+    const more = Math.max(0, controllers - 1)
+    if (design.arrays.length + more > COUNTS.arrays || design.controllers.length + more > COUNTS.controllers)
+      return design
     const own = design.controllers.find(({ id }) => id === array.controllerId)
     const share = (i: number) => Math.floor(inParallel / controllers) + (i < inParallel % controllers ? 1 : 0)
     let next = withArray(design, index, { inSeries, inParallel: share(0) })
     for (let i = 1; own && i < controllers; i++) {
       const controller = controllerLike(next, own.part)
-      const more: ArrayField = {
+      const beside: ArrayField = {
         ...structuredCloneOf(array),
         id: nextId('array', next.arrays),
         name: `${array.name} ${i + 1}`,
@@ -101,7 +107,7 @@ export const takeLayout =
         inSeries,
         inParallel: share(i),
       }
-      next = { ...next, controllers: [...next.controllers, controller], arrays: [...next.arrays, more] }
+      next = { ...next, controllers: [...next.controllers, controller], arrays: [...next.arrays, beside] }
     }
     return next
   }
@@ -120,7 +126,7 @@ export const tiltBy =
 export const addModuleString =
   (index: number): Change =>
   (design) =>
-    withArray(design, index, { inParallel: Math.min(100, design.arrays[index].inParallel + 1) })
+    withArray(design, index, { inParallel: Math.min(COUNTS.stringsOfArray, design.arrays[index].inParallel + 1) })
 
 export const setInSeries =
   (arrayId: string, inSeries: number): Change =>

@@ -4,12 +4,12 @@ import { unitOrder } from '../bank/strings.ts'
 import type { Bank, BatteryPart, Chemistry, Design } from '../document/types.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { batteryParts, structuredCloneOf } from '../parts/shelf.ts'
+import { COUNTS } from '../fields/limits.ts'
 import type { Change } from './change.ts'
 import { settledGenerator } from './generator.ts'
 import { followVoltage, inverterFor } from './inverter.ts'
 
 const VOLTAGES = [48, 24, 12] as const
-const MOST_STRINGS = 200
 
 /** Units that are new stand in order, and none of them has aged. */
 const NEW_UNITS = { order: [], weak: [] }
@@ -38,7 +38,7 @@ export const takeBattery =
         ...NEW_UNITS,
         part: structuredCloneOf(part),
         inSeries: trySeries(moved.bank.systemV, part) ?? bank.inSeries,
-        inParallel: Math.min(MOST_STRINGS, strings ?? bank.inParallel),
+        inParallel: Math.min(COUNTS.stringsOfBank, strings ?? bank.inParallel),
         ...(another ? { allowedDepth: facts.depth, cutoffStateOfCharge: facts.cutoff, absorbV: null } : {}),
       },
       generator: another
@@ -119,7 +119,7 @@ export const takeHandSize =
       ...design.bank,
       autonomyDays: days,
       allowedDepth: depth,
-      inParallel: Math.min(MOST_STRINGS, strings),
+      inParallel: Math.min(COUNTS.stringsOfBank, strings),
       order: [],
       cutoffStateOfCharge: Math.min(design.bank.cutoffStateOfCharge, 1 - depth),
     },
@@ -127,17 +127,16 @@ export const takeHandSize =
 
 export const addString: Change = (design) => ({
   ...design,
-  bank: { ...design.bank, order: [], inParallel: Math.min(MOST_STRINGS, design.bank.inParallel + 1) },
+  bank: { ...design.bank, order: [], inParallel: Math.min(COUNTS.stringsOfBank, design.bank.inParallel + 1) },
 })
 
 /** Units of a bank that have places and states of their own; in a larger one they are taken as alike. */
-const MOST_UNITS = 400
 
 /** Two units, numbered from 1, change places. */
 export const swapUnits =
   (a: number, b: number): Change =>
   (design) => {
-    if (design.bank.inSeries * design.bank.inParallel > MOST_UNITS) return design
+    if (design.bank.inSeries * design.bank.inParallel > COUNTS.units) return design
     const order = unitOrder(design.bank).map((unit) => (unit === a ? b : unit === b ? a : unit))
     return { ...design, bank: { ...design.bank, order } }
   }
@@ -146,7 +145,7 @@ export const swapUnits =
 export const markUnit =
   (unit: number, capacityShare: number, resistanceFactor: number): Change =>
   (design) => {
-    if (unit > MOST_UNITS) return design
+    if (unit > COUNTS.units) return design
     const others = design.bank.weak.filter((each) => each.unit !== unit)
     const aged = capacityShare < 1 || resistanceFactor > 1
     const weak = aged ? [...others, { unit, capacityShare, resistanceFactor }] : others
@@ -156,6 +155,7 @@ export const markUnit =
 /** A further rated capacity, at half the current of the last. */
 export const addRate: Change = (design) => {
   const { part } = design.bank
+  if (part.capacities.length >= COUNTS.capacities) return design
   const last = part.capacities[part.capacities.length - 1]
   const capacities = [...part.capacities, { hours: Math.min(1000, last.hours * 2), ampHours: last.ampHours }]
   return { ...design, bank: { ...design.bank, part: { ...part, capacities } } }

@@ -1,4 +1,5 @@
 import type { Design } from '../document/types.ts'
+import { fieldAt } from '../fields/at.ts'
 import type { Change } from './change.ts'
 
 type Box = Record<string, unknown>
@@ -32,9 +33,12 @@ const withList =
   (design) =>
     withAt(design, keysOf(path), (list) => make(list as unknown[])) as Design
 
-/** Adds to the end of the list at a dotted place. */
-export const addTo = (path: string, ...items: readonly unknown[]): Change =>
-  withList(path, (list) => [...list, ...items])
+/** Adds to the end of the list at a dotted place, as many as it may still hold. */
+export const addTo = (path: string, ...items: readonly unknown[]): Change => {
+  const field = fieldAt(path)
+  const most = field && 'most' in field ? field.most : undefined
+  return withList(path, (list) => [...list, ...items].slice(0, most))
+}
 
 /** Takes one out of the list at a dotted place. */
 export const removeFrom = (path: string, index: number): Change =>

@@ -2,6 +2,7 @@ import { nextId } from '../design/defaults.ts'
 import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
 import { newSource } from '../generator/sources.ts'
 import type { BackupKind, Design, Generator, OtherSource } from '../document/types.ts'
+import { addTo } from './field.ts'
 import type { Change } from './change.ts'
 
 const LEAST_SPAN = 0.05
@@ -49,7 +50,8 @@ export const setRunLevels =
 /** Another source that makes so many watts throughout. */
 export const addSource =
   (kind: OtherSource['kind'], watts: number): Change =>
-  (design) => ({ ...design, sources: [...design.sources, newSource(nextId('source', design.sources), kind, watts)] })
+  (design) =>
+    addTo('sources', newSource(nextId('source', design.sources), kind, watts))(design)
 
 export const changeSource =
   (index: number, make: (source: OtherSource) => OtherSource): Change =>

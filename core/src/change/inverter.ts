@@ -3,6 +3,7 @@ import { bestLegs } from '../inverter/legs.ts'
 import { serviceOf } from '../inverter/service.ts'
 import type { Design, Inverter, InverterPart } from '../document/types.ts'
 import { inverterParts, structuredCloneOf } from '../parts/shelf.ts'
+import { COUNTS } from '../fields/limits.ts'
 import type { Change } from './change.ts'
 import { setField } from './field.ts'
 import { settledGenerator } from './generator.ts'
@@ -20,13 +21,11 @@ export const takeInverter =
     return settled(withInverter(counted, structuredCloneOf(part)))
   }
 
-const MOST_INVERTERS = 12
-
 /** How many, joined as they can be. A number that cannot be is put as it is and moves nothing else. */
 export const setInverterCount =
   (quantity: number): Change =>
   (design) => {
-    if (!(Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_INVERTERS))
+    if (!(Number.isInteger(quantity) && quantity >= 1 && quantity <= COUNTS.inverters))
       return setField('inverter.quantity', quantity)(design)
     const { part, stacking } = design.inverter
     const fits = stackingChoices(part, quantity).includes(stacking)

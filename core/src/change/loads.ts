@@ -4,6 +4,7 @@ import { onLegsOf } from '../inverter/service.ts'
 import { loadFromAppliance, type Appliance } from '../loads/appliances.ts'
 import { statedDailyEnergy } from '../loads/energy.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
+import { COUNTS } from '../fields/limits.ts'
 import type { Change } from './change.ts'
 
 const withLoads = (design: Design, make: (load: Load, index: number) => Load): Design => ({
@@ -20,7 +21,7 @@ export const addLoads =
       ...list,
       list.some(({ id }) => id === load.id) ? { ...load, id: nextId('load', list) } : load,
     ]
-    return { ...design, loads: fitted.reduce(add, [...design.loads]) }
+    return { ...design, loads: fitted.reduce(add, [...design.loads]).slice(0, COUNTS.loads) }
   }
 
 /** An appliance of the shelf, used as the seasons of the place have it. */
@@ -49,7 +50,8 @@ export const copyLoads =
     ...design,
     loads: design.loads
       .filter(({ id }) => ids.has(id))
-      .reduce<Load[]>((loads, load) => [...loads, copyOf(load, loads)], [...design.loads]),
+      .reduce<Load[]>((loads, load) => [...loads, copyOf(load, loads)], [...design.loads])
+      .slice(0, COUNTS.loads),
   })
 
 /** A copy right after the load it is made of. */
@@ -57,6 +59,7 @@ export const copyLoad =
   (index: number): Change =>
   (design) => {
     const { loads } = design
+    if (loads.length >= COUNTS.loads) return design
     return { ...design, loads: [...loads.slice(0, index + 1), copyOf(loads[index], loads), ...loads.slice(index + 1)] }
   }
 

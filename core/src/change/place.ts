@@ -2,6 +2,7 @@ import { MONTH_NAMES } from '../calendar/calendar.ts'
 import type { HorizonPoint, MonthlyClimate, Place, PlaceHours } from '../document/types.ts'
 import { horizonAt } from '../sun/horizon.ts'
 import { climateAt } from '../weather/climates.ts'
+import { COUNTS } from '../fields/limits.ts'
 import type { Change } from './change.ts'
 
 const withPlace =
@@ -42,6 +43,7 @@ export const setHorizon = (horizon: HorizonPoint[]): Change => withPlace(() => (
 /** Another point of the horizon, in its place around the circle; without one given, a little on from the last. */
 export const addHorizonPoint = (at?: Pick<HorizonPoint, 'azimuthDeg' | 'elevationDeg'>): Change =>
   withPlace(({ horizon }) => {
+    if (horizon.length >= COUNTS.horizonPoints) return {}
     const last = horizon[horizon.length - 1]
     const point: HorizonPoint = at
       ? { ...at, cover: horizonAt(horizon, at.azimuthDeg).cover }

@@ -1,5 +1,6 @@
 import type { Bank, BatteryPart, Chemistry, Design } from '../document/types.ts'
 import { batteryParts } from '../parts/shelf.ts'
+import type { Words } from '../units/words.ts'
 import { cableName, sizeFor } from '../wiring/runs.ts'
 import { CHEMISTRIES, CHEMISTRY_IDS, coldFactor } from '../bank/chemistry.ts'
 import { classVoltage, ratedAh } from '../bank/layout.ts'
@@ -13,11 +14,11 @@ export interface VoltageChoice {
   fullLoadA: number
   surgeA: number
   /** conductor that carries the full load over the bank-to-inverter run */
-  cable: string
+  cable: Words
   /** what a 60 A controller passes, W */
   controllerW: number
   advised: boolean
-  says: string
+  says: Words
 }
 
 const VOLTAGES: Bank['systemV'][] = [48, 24, 12]
@@ -84,7 +85,7 @@ export interface ChemistryChoice {
   years: number
   pricePerYear: number
   upkeep: string
-  cold: string
+  cold: Words
 }
 
 /**

@@ -6,6 +6,8 @@ import { capacityLeft } from '../bank/strings.ts'
 import type { Design } from '../document/types.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
+import { celsius } from '../units/say.ts'
+import { say } from '../units/words.ts'
 
 export function bankSheets(
   design: Design,
@@ -37,7 +39,7 @@ export function bankSheets(
         term('rated', rated, 'Wh'),
         term('left by aged units', capacityLeft(bank), 'share'),
         term('depth allowed', bank.allowedDepth, 'share'),
-        term(`cold factor at ${batteryC.toFixed(0)} °C`, cold, ''),
+        term(say`cold factor at ${celsius(batteryC)}`, cold, ''),
       ],
       source: 'IEEE 1013 temperature multipliers; makers’ curves for LFP',
     }),

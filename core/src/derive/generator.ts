@@ -7,6 +7,8 @@ import { backupPower, ECONOMICAL_LOAD, economicalChargeA, type BackupPower } fro
 import { refillHours } from '../generator/refill.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
+import { amount, celsius, metres } from '../units/say.ts'
+import { say } from '../units/words.ts'
 
 const LONGEST_REFILL_H = 96
 
@@ -60,7 +62,7 @@ function powerSheet({ generator, place }: Design, power: BackupPower, add: Add):
   if (kind === 'generator')
     add(
       worked('generator.power', 'Real power', power.realW, 'W', {
-        says: 'rating less 3.5 % per 300 m over 150 m, 1 % per 5.5 °C over 25 °C, and the fuel’s share',
+        says: say`rating less 3.5 % per ${metres(300)} over ${metres(150)}, 1 % per ${amount(5.5, 'K', 1)} over ${celsius(25)}, and the fuel’s share`,
         terms: [term('rating', part.ratedW, 'W', part.name), term('elevation', place.elevationM, 'm', 'step Place')],
         source: 'makers’ usual de-rating rules',
       }),

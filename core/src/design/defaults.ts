@@ -14,7 +14,6 @@ import {
   type Place,
   type WireRun,
 } from '../document/types.ts'
-import { GENERATOR_SINCE_3, HOUSEHOLD_SINCE_3, INVERTER_SINCE_3, WINTER_SINCE_3 } from './migrate.ts'
 
 export interface NewPlace {
   label: string
@@ -176,11 +175,32 @@ export function newDesign(name: string, where: NewPlace): Design {
     inverter: {
       part: partById(inverterParts, split ? 'one20-3k-24' : 'one30-3k-24'),
       quantity: 1,
-      ...INVERTER_SINCE_3,
+      stacking: 'parallel',
+      search: false,
+      hottestC: 30,
     },
     generator: {
-      ...GENERATOR_SINCE_3,
       present: true,
+      kind: 'generator',
+      startBy: 'charge',
+      holdMin: 15,
+      morningH: 8,
+      restDays: 0,
+      exerciseEveryDays: null,
+      exerciseMin: 20,
+      equaliseEveryDays: null,
+      equaliseH: 3,
+      charger: 'inverter',
+      separateChargerA: 40,
+      separateChargerEfficiency: 0.85,
+      chargeLimitA: null,
+      oilEveryH: 100,
+      fuelTripDays: 30,
+      tankL: null,
+      cordA: 15,
+      pricePerKWh: 0.2,
+      vehicleA: 50,
+      vehicleLPerH: 1.2,
       part: partById(generatorParts, 'petrol-2k'),
       startV: startVoltsFor(24),
       cordV: split ? 120 : 230,
@@ -196,8 +216,8 @@ export function newDesign(name: string, where: NewPlace): Design {
       fuelPricePerL: 1.6,
     },
     sources: [],
-    household: { ...HOUSEHOLD_SINCE_3, away: [] },
-    winter: { years: 30, seed: 7, ...WINTER_SINCE_3 },
+    household: { away: [], shedCanWaitBelow: null, shedShouldBelow: null },
+    winter: { years: 30, seed: 7, ageing: false, stepMin: 60 },
     runs: newRuns(place.wiringBasis),
     budget: {
       currency: split ? 'USD' : 'EUR',

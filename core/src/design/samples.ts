@@ -20,7 +20,7 @@ export function larkspurBench(): Design {
   })
   const design: Design = {
     ...base,
-    notes: 'Three people, wood heat, array on the ground 60 m from the house. All figures are made up.',
+    notes: 'Three people, wood heat, array on the ground, a long trench from the house. All figures are made up.',
     place: {
       ...base.place,
       utcOffsetH: -7,
@@ -88,7 +88,7 @@ export function larkspurBench(): Design {
       labour: 1500,
       extras: [
         { id: 'extra-1', name: 'Ground rack, posts and concrete', quantity: 1, unitPrice: 1850 },
-        { id: 'extra-2', name: 'Trench and conduit, 60 m', quantity: 60, unitPrice: 14 },
+        { id: 'extra-2', name: 'Trench and conduit', quantity: 60, unitPrice: 14 },
         { id: 'extra-3', name: 'Breakers, fuses, enclosures', quantity: 1, unitPrice: 760 },
       ],
     },

@@ -1,3 +1,5 @@
+import type { Words } from '../units/words.ts'
+
 /** Version of the document format this program writes. */
 export const DESIGN_VERSION = 3
 export const DESIGN_FORMAT = 'ambrel-design'
@@ -487,7 +489,7 @@ export interface Problem {
   path: string
   value: unknown
   /** one plain sentence that names the field, the value and what is allowed */
-  message: string
+  message: Words
 }
 
 export type HorizonCover = 'terrain' | 'evergreen' | 'leafless'

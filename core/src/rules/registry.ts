@@ -26,6 +26,7 @@ import { sags } from './inverter/sags.ts'
 import { starts } from './inverter/starts.ts'
 import { acCoupled } from './inverter/acCoupled.ts'
 import { derated } from './inverter/derated.ts'
+import { frequency } from './inverter/frequency.ts'
 import { idleDraw } from './inverter/idleDraw.ts'
 import { searchMode } from './inverter/searchMode.ts'
 import { transferRelay } from './inverter/transferRelay.ts'
@@ -77,6 +78,7 @@ export const RULES: readonly Rule[] = [
   idleDraw,
   searchMode,
   waveform,
+  frequency,
   acCoupled,
   generatorLoad,
   chargerOverBank,

@@ -4,6 +4,7 @@ import { invariantProblems } from '../design/invariants.ts'
 import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 import { findings } from './registry.ts'
+import { said } from '../units/words.ts'
 
 const SAMPLES = { larkspurBench, larkspurFlooded, larkspurMoreSun, gannetSkerry, copperDraw }
 const secondRow = (design: Design, change: object) =>
@@ -43,6 +44,9 @@ const FAULTS: Record<string, (design: Design) => unknown> = {
   'a controller of little current': ({ controllers }) => (controllers[0].part.maxInputA = 3),
 }
 
+/** Figures that a reader of feet and Fahrenheit is not to meet. */
+const METRIC = /\d[\s\u2009]?(°C|K|m|cm|km|kg|L|m\/s)(?![\w²/])/
+
 const found = (design: Design) => findings({ design, derived: derive(design), winter: null })
 const WORST_FIRST = { stop: 0, watch: 1, open: 2, sound: 3 }
 
@@ -53,17 +57,21 @@ describe.each(Object.entries(SAMPLES))('remedies of %s', (_, make) => {
     if (invariantProblems(design).length > 0) return
     const before = JSON.stringify(design)
     const all = found(design)
-    for (const { id, subject, level, says, remedy } of all) {
+    for (const { id, subject, level, says, because, remedy } of all) {
+      for (const words of [says, because, remedy?.label ?? '']) {
+        expect(said(words, 'imperial'), id).not.toMatch(METRIC)
+        expect(said(words), id).not.toMatch(/NaN|undefined|\[object/)
+      }
       if (!remedy) continue
-      const told = `${id}: ${remedy.label}`
+      const told = `${id}: ${said(remedy.label)}`
       const mended = remedy.apply(design)
       expect(JSON.stringify(design), `${told} left the design alone`).toBe(before)
       expect(invariantProblems(mended), told).toEqual([])
       const same = found(mended).find((each) => each.id === id && each.subject === subject)
       if (!same) continue
       expect(WORST_FIRST[same.level], `${told} made it no worse`).toBeGreaterThanOrEqual(WORST_FIRST[level])
-      if (same.level === level && !remedy.label.startsWith('soft starter'))
-        expect(same.says, `${told} changed something`).not.toBe(says)
+      if (same.level === level && !said(remedy.label).startsWith('soft starter'))
+        expect(same.says, `${told} changed something`).not.toEqual(says)
     }
   })
 })

@@ -1,6 +1,7 @@
 import type { Derived } from '../derive/derive.ts'
 import type { Design } from '../document/types.ts'
 import type { WinterSummary } from '../winter/summary.ts'
+import { type Words } from '../units/words.ts'
 
 export const STEPS = [
   'place',
@@ -21,7 +22,7 @@ export type Step = (typeof STEPS)[number]
 export type Level = 'sound' | 'watch' | 'stop' | 'open'
 
 export interface Remedy {
-  label: string
+  label: Words
   apply: (design: Design) => Design
 }
 
@@ -31,8 +32,8 @@ export interface Finding {
   level: Level
   /** what it is about: an id in the document, or the step */
   subject: string
-  says: string
-  because: string
+  says: Words
+  because: Words
   /** id of the worked sheet with the numbers */
   working?: string
   remedy?: Remedy
@@ -56,7 +57,7 @@ type More = Pick<Finding, 'working' | 'remedy'>
 
 const body =
   (level: Level) =>
-  (subject: string, says: string, because: string, more: More = {}): Body => ({
+  (subject: string, says: Words, because: Words, more: More = {}): Body => ({
     level,
     subject,
     says,

@@ -9,6 +9,7 @@ import { candidates, provedBottleneck, type Candidate } from '../suggest/winter.
 import { invariantProblems } from '../design/invariants.ts'
 import { findings, RULES, stepLevel } from './registry.ts'
 import { STEPS } from './rule.ts'
+import { said } from '../units/words.ts'
 
 const streamTurbine: Design['sources'][number] = {
   id: 'source-1',
@@ -48,8 +49,8 @@ describe('the registry', () => {
     const all = check(design, winterOf(design))
     const order = { stop: 0, watch: 1, open: 2, sound: 3 }
     all.forEach((finding, i) => {
-      expect(finding.says, finding.id).toMatch(/[.:]$/)
-      expect(finding.because, finding.id).toMatch(/\.$/)
+      expect(said(finding.says), finding.id).toMatch(/[.:]$/)
+      expect(said(finding.because), finding.id).toMatch(/\.$/)
       if (i > 0) expect(order[finding.level]).toBeGreaterThanOrEqual(order[all[i - 1].level])
     })
   })
@@ -208,7 +209,7 @@ describe('rules of the winter', () => {
       d.bank.takeoff = 'equal-leads'
     })
     const sharing = check(design).find(({ id }) => id === 'bank.sharing')!
-    expect(sharing.because).toContain('unlike')
+    expect(said(sharing.because)).toContain('unlike')
     expect(sharing.remedy).toBeUndefined()
   })
 
@@ -265,11 +266,11 @@ describe('the verdict', () => {
     [made(150, 30, 60, 0), /points to panels and storage alike/],
     [made(150, 5, 0, 60), /240 kWh of the dark months go unmet/],
   ])('%#: names what limits the design', (summary, words) => {
-    expect(verdict(design, summary)).toMatch(words)
+    expect(said(verdict(design, summary))).toMatch(words)
   })
 
   it('what was proved is said in place of what it only points to', () => {
-    const says = verdict(design, made(150, 100, 60, 0), 'Tried: modules hold it back.')
+    const says = said(verdict(design, made(150, 100, 60, 0), 'Tried: modules hold it back.'))
     expect(says).toMatch(
       /thrown away on bright days\. The bank is full before noon on .* % of those days.*\. Tried: modules hold it back\.$/,
     )
@@ -295,10 +296,10 @@ describe('what the tried changes prove', () => {
     [0, 0.2, /neither holds this design back/],
     [-3, 4, /modules hold it back/],
   ])('batteries save %s h, modules %s h', (battery, string, says) => {
-    expect(provedBottleneck([tried('battery', battery), tried('string', string)])).toMatch(says)
+    expect(said(provedBottleneck([tried('battery', battery), tried('string', string)])!)).toMatch(says)
   })
   it('short hours weigh as ten of the generator’s', () => {
-    expect(provedBottleneck([tried('battery', 0, 5), tried('string', 20)])).toContain('storage holds it back')
+    expect(said(provedBottleneck([tried('battery', 0, 5), tried('string', 20)])!)).toContain('storage holds it back')
   })
   it('says nothing where only one was tried', () => {
     expect(provedBottleneck([tried('battery', 4)])).toBeNull()
@@ -309,7 +310,7 @@ describe('what the tried changes prove', () => {
       const subject = make()
       const list = candidates(subject)
       expect(list.map(({ id }) => id)).toContain('chemistry')
-      for (const candidate of list) expect(invariantProblems(candidate.design), candidate.says).toEqual([])
+      for (const candidate of list) expect(invariantProblems(candidate.design), said(candidate.says)).toEqual([])
       expect(subject).toEqual(make())
     }
   })

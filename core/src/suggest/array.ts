@@ -9,11 +9,12 @@ import { sunYearOf } from '../plane/sunYearOf.ts'
 import { moduleParts, separateTrackers } from '../parts/shelf.ts'
 import { darkMonths, MONTH_NAMES } from '../calendar/calendar.ts'
 import { bestTilt, latitudeRules } from '../plane/monthly.ts'
-import { quantity, significant } from '../units/format.ts'
 import { absorptionV } from '../bank/layout.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { layoutQuestion } from './layoutQuestion.ts'
 import type { Suggestion } from './suggestion.ts'
+import { amount } from '../units/say.ts'
+import { say } from '../units/words.ts'
 
 const MOST_MODULES = 40
 
@@ -78,12 +79,12 @@ export function suggestArray(design: Design): Suggestion {
   return {
     design: { ...design, arrays, controllers },
     reasons: [
-      `${tilt.tiltDeg}° facing ${tilt.azimuthDeg}° collects most in ${dark.map((month) => MONTH_NAMES[month]).join(', ')}: found by search. The latitude rules would say ${rules.yearDeg.toFixed(0)}° for the year and ${rules.winterDeg.toFixed(0)}° for winter.`,
-      `${quantity(needW, 'W')} by the hand method: ${quantity(dayWh(chosen), 'Wh')} a day ÷ (${significant(sun.value)} h × ${SYSTEM_FACTOR}).`,
-      `${chosen.layout.inSeries} × ${chosen.layout.inParallel} on ${controllers.length} × “${chosen.controller.name}”: ${quantity(chosen.layout.coldV, 'V')} on the coldest dawn, least money of the legal layouts.`,
+      say`${tilt.tiltDeg}° facing ${tilt.azimuthDeg}° collects most in ${dark.map((month) => MONTH_NAMES[month]).join(', ')}: found by search. The latitude rules would say ${amount(rules.yearDeg, '°', 0)} for the year and ${amount(rules.winterDeg, '°', 0)} for winter.`,
+      say`${amount(needW, 'W')} by the hand method: ${amount(dayWh(chosen), 'Wh')} a day ÷ (${amount(sun.value, 'h')} × ${SYSTEM_FACTOR}).`,
+      say`${chosen.layout.inSeries} × ${chosen.layout.inParallel} on ${controllers.length} × “${chosen.controller.name}”: ${amount(chosen.layout.coldV, 'V')} on the coldest dawn, least money of the legal layouts.`,
       ...(chosen.layout.watts < needW * 0.95
         ? [
-            `More than ${MOST_MODULES} modules would be needed for the worst month alone; the generator carries the rest.`,
+            say`More than ${MOST_MODULES} modules would be needed for the worst month alone; the generator carries the rest.`,
           ]
         : []),
     ],

@@ -6,9 +6,11 @@ import { newBank } from '../design/defaults.ts'
 import type { Bank, BatteryPart, Design } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
 import { batteryParts } from '../parts/shelf.ts'
-import { quantity, significant } from '../units/format.ts'
 import { followVoltage, inverterFor } from '../change/inverter.ts'
+import { COUNTS } from '../fields/limits.ts'
 import type { Suggestion } from './suggestion.ts'
+import { amount } from '../units/say.ts'
+import { say } from '../units/words.ts'
 
 /**
  * Bank voltage from power and daily energy, then the part of the same chemistry that needs the fewest strings and,
@@ -44,7 +46,7 @@ export function suggestBank(design: Design): Suggestion {
     )
   const { part, sizing } = candidates[0]
   const bank: Bank = {
-    ...newBank(part.id, systemV, Math.min(MOST_STRINGS, sizing.inParallel)),
+    ...newBank(part.id, systemV, Math.min(COUNTS.stringsOfBank, sizing.inParallel)),
     autonomyDays: design.bank.autonomyDays,
     allowedDepth: depth,
     takeoff: sizing.inParallel > 2 ? 'equal-leads' : 'opposite-corners',
@@ -55,19 +57,18 @@ export function suggestBank(design: Design): Suggestion {
   return {
     design: followVoltage(systemV)({ ...design, bank, generator }),
     reasons: [
-      `${systemV} V: ${quantity(peakW, 'W')} on at once and ${quantity(dailyWh, 'Wh')} a day; under 3 kW and 4 kWh a day 24 V would do.`,
-      `${quantity(dailyWh, 'Wh')} × ${design.bank.autonomyDays} days ÷ ${significant(depth * 100)} % depth ÷ cold at ${batteryC.toFixed(0)} °C = ${quantity(sizing.needWh, 'Wh')}.`,
-      sizing.inParallel > MOST_STRINGS
-        ? `“${part.name}” would take ${sizing.inParallel} strings, the largest the shelf has: this is no longer one battery bank. ${MOST_STRINGS} were taken.`
-        : `${sizing.inSeries} × ${sizing.inParallel} of “${part.name}”: least money without too many strings in parallel.`,
+      say`${amount(systemV, 'V')}: ${amount(peakW, 'W')} on at once and ${amount(dailyWh, 'Wh')} a day; under 3 kW and 4 kWh a day 24 V would do.`,
+      say`${amount(dailyWh, 'Wh')} × ${design.bank.autonomyDays} days ÷ ${amount(depth * 100, '%')} depth ÷ cold at ${amount(batteryC, '°C', 0)} = ${amount(sizing.needWh, 'Wh')}.`,
+      sizing.inParallel > COUNTS.stringsOfBank
+        ? say`“${part.name}” would take ${sizing.inParallel} strings, the largest the shelf has: this is no longer one battery bank. ${COUNTS.stringsOfBank} were taken.`
+        : say`${sizing.inSeries} × ${sizing.inParallel} of “${part.name}”: least money without too many strings in parallel.`,
       ...(inverter === design.inverter
         ? []
-        : [`The inverter was changed to “${inverter.part.name}” to match the bank’s voltage.`]),
+        : [say`The inverter was changed to “${inverter.part.name}” to match the bank’s voltage.`]),
     ],
   }
 }
 
 /** Strings a document holds at most. */
-const MOST_STRINGS = 200
 
 const penalty = (parallel: number, recommended: number) => Math.max(0, parallel - recommended)

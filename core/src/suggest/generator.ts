@@ -6,9 +6,9 @@ import type { Design } from '../document/types.ts'
 import { ECONOMICAL_LOAD, economicalChargeA } from '../generator/backup.ts'
 import { derate } from '../generator/power.ts'
 import { generatorParts } from '../parts/shelf.ts'
-import { percent } from '../units/say.ts'
-import { quantity } from '../units/format.ts'
 import type { Suggestion } from './suggestion.ts'
+import { amount, percent } from '../units/say.ts'
+import { say } from '../units/words.ts'
 
 /** Under this load a set wastes its fuel; rather a smaller one with its charger turned down to no less than this share. */
 const LEAST_LOAD = 0.5
@@ -62,14 +62,14 @@ export function suggestGenerator(design: Design): Suggestion {
   return {
     design: chosen,
     reasons: [
-      `The charger draws ${quantity(drawnW, 'W')}${turnedDown ? `, set to ${setA} A` : ''}; “${part.name}” really gives ${quantity(real(part), 'W')} here and works at ${percent(drawnW / real(part))}.`,
-      `Starts at ${percent(startStateOfCharge)}, stops at ${percent(facts.generatorStop)}: beyond that the tail wastes fuel.`,
+      say`The charger draws ${amount(drawnW, 'W')}${turnedDown ? say`, set to ${amount(setA, 'A')}` : ''}; “${part.name}” really gives ${amount(real(part), 'W')} here and works at ${percent(drawnW / real(part))}.`,
+      say`Starts at ${percent(startStateOfCharge)}, stops at ${percent(facts.generatorStop)}: beyond that the tail wastes fuel.`,
       ...(drawnW < LEAST_LOAD * real(part)
         ? ['No smaller set on the shelf charges fast enough and carries what is on at once.']
         : []),
       facts.fullChargeEveryDays === null
-        ? `${facts.name} needs no regular full charge. A run of twenty minutes a month keeps the set fit.`
-        : `A full charge every ${facts.fullChargeEveryDays} days keeps the plates clean${facts.equaliseV ? ', an equalising charge every quarter mixes the acid' : ''}.`,
+        ? say`${facts.name} needs no regular full charge. A run of twenty minutes a month keeps the set fit.`
+        : say`A full charge every ${facts.fullChargeEveryDays} days keeps the plates clean${facts.equaliseV ? ', an equalising charge every quarter mixes the acid' : ''}.`,
     ],
   }
 }

@@ -3,8 +3,9 @@ import { derive } from '../derive/derive.ts'
 import { bestLegs } from '../inverter/legs.ts'
 import { onLegsOf, serviceOf } from '../inverter/service.ts'
 import { inverterParts } from '../parts/shelf.ts'
-import { quantity } from '../units/format.ts'
 import type { Suggestion } from './suggestion.ts'
+import { amount } from '../units/say.ts'
+import { say } from '../units/words.ts'
 
 const HEADROOM = 0.85
 
@@ -34,13 +35,16 @@ export function suggestInverter(design: Design): Suggestion {
   })
   const chosen = good ?? tries[tries.length - 1]
   if (!chosen)
-    return { design, reasons: [`No inverter on the shelf is made for a ${design.bank.systemV} V bank of this kind.`] }
+    return {
+      design,
+      reasons: [say`No inverter on the shelf is made for a ${amount(design.bank.systemV, 'V')} bank of this kind.`],
+    }
   const { worked } = derive(chosen)
   return {
     design: chosen,
     reasons: [
-      `${quantity(worked['loads.peak'].value, 'W')} on at once, ${quantity(worked['loads.surge'].value, 'W')} at the largest start.`,
-      `${chosen.inverter.quantity} × “${chosen.inverter.part.name}” is the smallest that keeps both under ${HEADROOM * 100} %; a larger one would only idle away more.`,
+      say`${amount(worked['loads.peak'].value, 'W')} on at once, ${amount(worked['loads.surge'].value, 'W')} at the largest start.`,
+      say`${chosen.inverter.quantity} × “${chosen.inverter.part.name}” is the smallest that keeps both under ${amount(HEADROOM * 100, '%')}; a larger one would only idle away more.`,
       ...(good ? [] : ['Even two of the largest do not keep both under that; lower the start or move loads.']),
       'The 120 V loads were spread so that the legs carry about the same.',
     ].slice(0, needsSplit ? 4 : good ? 2 : 3),

@@ -4,6 +4,7 @@ import { bestLegs } from '../inverter/legs.ts'
 import { legsOfService, onLegsOf, serviceOf } from '../inverter/service.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import type { Suggestion } from './suggestion.ts'
+import { say } from '../units/words.ts'
 
 /** What a small house nearly always has; each is a guess until metered. */
 const HOUSEHOLD = [
@@ -37,7 +38,7 @@ export function suggestLoads(design: Design): Suggestion {
     design: { ...design, loads: placed },
     reasons: [
       added.length > 0
-        ? `Added what a small house nearly always has: ${added.join(', ')}.`
+        ? say`Added what a small house nearly always has: ${added.join(', ')}.`
         : 'The usual household loads are all there.',
       'Watts and hours are nameplate guesses; a week on a meter replaces each.',
       legsOfService(service).length > 1

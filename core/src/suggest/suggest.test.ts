@@ -13,6 +13,7 @@ import { suggestLoads } from './loads.ts'
 import { suggestPlace } from './place.ts'
 import type { Suggestion } from './suggestion.ts'
 import { suggestWiring } from './wiring.ts'
+import { said } from '../units/words.ts'
 
 const SUGGESTS: [string, (design: Design) => Suggestion][] = [
   ['place', suggestPlace],
@@ -36,7 +37,7 @@ describe.each(SUGGESTS)('what is suggested for %s', (step, suggest) => {
     expect(design).toEqual(make())
     expect(invariantProblems(suggestion.design)).toEqual([])
     expect(suggestion.reasons.length).toBeGreaterThan(0)
-    for (const reason of suggestion.reasons) expect(reason).toMatch(/^[“\p{Lu}\d−].*[.)]$/u)
+    for (const reason of suggestion.reasons) expect(said(reason)).toMatch(/^[“\p{Lu}\d−].*[.)]$/u)
   })
 
   it.each(Object.entries(SAMPLES))('of %s brings no stop into its own step', (_, make) => {
@@ -55,7 +56,7 @@ describe('the size that is suggested', () => {
     'of the array of %s meets the hand method with its own controllers on',
     (_, make) => {
       const { design, reasons } = suggestArray(make())
-      if (reasons.some((reason) => reason.includes('the generator carries the rest'))) return
+      if (reasons.some((reason) => said(reason).includes('the generator carries the rest'))) return
       expect(derive(design).worked['array.cover'].value).toBeGreaterThanOrEqual(1)
     },
   )
@@ -79,7 +80,7 @@ describe('the size that is suggested', () => {
     const { worked, peak } = derive(design)
     const share = worked['generator.load-share'].value
     expect(share).toBeLessThan(0.8)
-    if (!reasons.some((reason) => reason.startsWith('No smaller set'))) expect(share).toBeGreaterThanOrEqual(0.45)
+    if (!reasons.some((reason) => said(reason).startsWith('No smaller set'))) expect(share).toBeGreaterThanOrEqual(0.45)
     const { part } = design.generator
     expect(derate(part.ratedW, design.place.elevationM, 25, part.fuel)).toBeGreaterThanOrEqual(
       Math.min(peak.continuousW, 7000),

@@ -1,7 +1,8 @@
 import type { Design } from '../document/types.ts'
+import { type Words } from '../units/words.ts'
 
 /** A step filled from the steps before it, with the reasons for each choice. */
 export interface Suggestion {
   design: Design
-  reasons: string[]
+  reasons: Words[]
 }

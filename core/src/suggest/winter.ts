@@ -12,16 +12,17 @@ import { derive } from '../derive/derive.ts'
 import { dailyEnergy } from '../loads/energy.ts'
 import { withTrials, type LoadChange } from '../loads/whatIf.ts'
 import { darkMonths } from '../calendar/calendar.ts'
-import { decimal } from '../units/format.ts'
 import { inverterParts } from '../parts/shelf.ts'
 import { bill } from '../money/parts.ts'
 import type { WinterEngine } from '../winter/engine.ts'
 import { figuresAt, figuresOf, worstOf } from '../winter/figures.ts'
+import { amount } from '../units/say.ts'
+import { say, type Words } from '../units/words.ts'
 
 /** One change to the design, run over the same weather. */
 export interface Candidate {
   id: string
-  says: string
+  says: Words
   /** money it costs, in the design's currency; never below 0 */
   price: number
   generatorHours: number
@@ -36,20 +37,20 @@ export interface Candidate {
 const SHORT_HOUR_WEIGHT = 10
 
 /** The changes that are tried, each as a whole design. */
-export function candidates(design: Design): { id: string; says: string; design: Design }[] {
-  const change = (id: string, says: string, make: Change) => ({ id, says, design: make(design) })
+export function candidates(design: Design): { id: string; says: Words; design: Design }[] {
+  const change = (id: string, says: Words, make: Change) => ({ id, says, design: make(design) })
   const { bank, arrays, place, generator } = design
   const list = [
-    change('battery', `One more string of “${bank.part.name}”`, addString),
+    change('battery', say`One more string of “${bank.part.name}”`, addString),
     ...arrays
       .slice(0, 1)
-      .map((array) => change('string', `One more string of ${array.inSeries} on ${array.name}`, addModuleString(0))),
+      .map((array) => change('string', say`One more string of ${array.inSeries} on ${array.name}`, addModuleString(0))),
     ...arrays
       .slice(0, 1)
       .filter(({ tracking, tiltSeasons }) => tracking === 'fixed' && tiltSeasons.length === 0)
       .flatMap((array) => [
-        ...(array.tiltDeg <= 75 ? [change('steeper', `${array.name} 15° steeper`, tiltBy(0, 15))] : []),
-        ...(array.tiltDeg >= 15 ? [change('flatter', `${array.name} 15° flatter`, tiltBy(0, -15))] : []),
+        ...(array.tiltDeg <= 75 ? [change('steeper', say`${array.name} 15° steeper`, tiltBy(0, 15))] : []),
+        ...(array.tiltDeg >= 15 ? [change('flatter', say`${array.name} 15° flatter`, tiltBy(0, -15))] : []),
       ]),
     ...(place.brushSnowDays === null || place.brushSnowDays > 1
       ? [change('brush', 'Brush snow off within a day', setField('place.brushSnowDays', 1))]
@@ -77,10 +78,10 @@ export function candidates(design: Design): { id: string; says: string; design: 
   const use = (load: Load) => dailyEnergy(load, darkMonths(place.latitudeDeg)[2])
   const canWait = drawing.filter((load) => load.priority === 'canWait').sort((a, b) => use(b) - use(a))
   for (const load of canWait.slice(0, 2))
-    if (drawing.length > 1) list.push(tried(design, `drop-${load.id}`, `Do without ${load.name}`, load, 'out'))
+    if (drawing.length > 1) list.push(tried(design, `drop-${load.id}`, say`Do without ${load.name}`, load, 'out'))
   const [largest] = [...drawing].sort((a, b) => use(b) - use(a))
   if (largest && use(largest) > 0)
-    list.push(tried(design, `half-${largest.id}`, `Use ${largest.name} half as much`, largest, 'half'))
+    list.push(tried(design, `half-${largest.id}`, say`Use ${largest.name} half as much`, largest, 'half'))
   const fixed = drawing.filter((load) => !load.movable && load.leg !== 'DC' && load.priority === 'canWait')
   const [moved] = fixed
     .filter(({ hourShape }) => hourShape.some((weight) => weight === 0))
@@ -89,7 +90,7 @@ export function candidates(design: Design): { id: string; says: string; design: 
     list.push(
       change(
         `move-${moved.id}`,
-        `Run ${moved.name} in the sunny hours`,
+        say`Run ${moved.name} in the sunny hours`,
         setOfLoads(new Set([moved.id]), 'movable', true),
       ),
     )
@@ -97,14 +98,14 @@ export function candidates(design: Design): { id: string; says: string; design: 
 }
 
 /** The next stronger charger: of its own, or the one in the next inverter of the kind. */
-function biggerCharger(design: Design): { id: string; says: string; design: Design }[] {
+function biggerCharger(design: Design): { id: string; says: Words; design: Design }[] {
   const { generator, inverter } = design
   if (!generator.present || generator.kind === 'vehicle') return []
   if (generator.chargeLimitA !== null)
     return [
       {
         id: 'charger',
-        says: `Charger turned up from ${generator.chargeLimitA} A to all it has`,
+        says: say`Charger turned up from ${amount(generator.chargeLimitA, 'A')} to all it has`,
         design: setField('generator.chargeLimitA', null)(design),
       },
     ]
@@ -113,7 +114,7 @@ function biggerCharger(design: Design): { id: string; says: string; design: Desi
     return [
       {
         id: 'charger',
-        says: `A charger of ${amps} A in place of ${generator.separateChargerA} A`,
+        says: say`A charger of ${amount(amps, 'A')} in place of ${amount(generator.separateChargerA, 'A')}`,
         design: setField('generator.separateChargerA', amps)(design),
       },
     ]
@@ -129,7 +130,7 @@ function biggerCharger(design: Design): { id: string; says: string; design: Desi
   return [
     {
       id: 'charger',
-      says: `“${next.name}” with its charger of ${next.chargerA} A`,
+      says: say`“${next.name}” with its charger of ${amount(next.chargerA, 'A')}`,
       design: takeInverter(next)(design),
     },
   ]
@@ -137,12 +138,12 @@ function biggerCharger(design: Design): { id: string; says: string; design: Desi
 
 const MORE_CHARGER = 1.5
 
-function tried(design: Design, id: string, says: string, load: Load, what: LoadChange) {
+function tried(design: Design, id: string, says: Words, load: Load, what: LoadChange) {
   return { id, says, design: withTrials(design, [{ loadId: load.id, change: what }]) }
 }
 
 /** A bank of the other kind, lead for lithium or lithium for lead, as the hand method sizes it. */
-function otherChemistry(design: Design): { id: string; says: string; design: Design }[] {
+function otherChemistry(design: Design): { id: string; says: Words; design: Design }[] {
   const { worked, batteryC } = derive(design)
   const wanted = CHEMISTRIES[design.bank.part.chemistry].counterpart
   const choice = chemistryChoices(design, worked['loads.battery-day'].value, batteryC).find(
@@ -152,7 +153,7 @@ function otherChemistry(design: Design): { id: string; says: string; design: Des
   return [
     {
       id: 'chemistry',
-      says: `A bank of ${choice.inSeries} × ${choice.inParallel} “${choice.part.name}”`,
+      says: say`A bank of ${choice.inSeries} × ${choice.inParallel} “${choice.part.name}”`,
       design: takeBattery(choice.part, choice.inParallel)(design),
     },
   ]
@@ -221,18 +222,18 @@ export function worth({ generatorHoursSaved, shortHoursSaved, price }: Candidate
  *
  * @returns one sentence, or null where neither was tried
  */
-export function provedBottleneck(list: readonly Candidate[]): string | null {
+export function provedBottleneck(list: readonly Candidate[]): Words | null {
   const battery = list.find(({ id }) => id === 'battery')
   const string = list.find(({ id }) => id === 'string')
   if (!battery || !string) return null
   const saves = ({ generatorHoursSaved, shortHoursSaved }: Candidate) =>
-    `${decimal(generatorHoursSaved, 0)} generator hours${Math.abs(shortHoursSaved) >= 0.5 ? ` and ${decimal(shortHoursSaved, 0)} short hours` : ''}`
-  const tried = `Tried over the same winters, one more string of batteries saves ${saves(battery)} a year and one more string of modules ${saves(string)}`
+    say`${amount(generatorHoursSaved, '', 0)} generator hours${Math.abs(shortHoursSaved) >= 0.5 ? say` and ${amount(shortHoursSaved, '', 0)} short hours` : ''}`
+  const tried = say`Tried over the same winters, one more string of batteries saves ${saves(battery)} a year and one more string of modules ${saves(string)}`
   const weight = ({ generatorHoursSaved, shortHoursSaved }: Candidate) =>
     generatorHoursSaved + SHORT_HOUR_WEIGHT * shortHoursSaved
   const [stored, made] = [weight(battery), weight(string)]
-  if (Math.max(stored, made) < 1) return `${tried}: neither holds this design back.`
-  if (made > 2 * stored) return `${tried}: modules hold it back, not storage.`
-  if (stored > 2 * made) return `${tried}: storage holds it back, not modules.`
-  return `${tried}: both are about equally short.`
+  if (Math.max(stored, made) < 1) return say`${tried}: neither holds this design back.`
+  if (made > 2 * stored) return say`${tried}: modules hold it back, not storage.`
+  if (stored > 2 * made) return say`${tried}: storage holds it back, not modules.`
+  return say`${tried}: both are about equally short.`
 }

@@ -1,6 +1,7 @@
 import type { Design } from '../document/types.ts'
 import { cableName, withThinnestRuns } from '../wiring/runs.ts'
 import type { Suggestion } from './suggestion.ts'
+import { say } from '../units/words.ts'
 
 /** Every run in the thinnest conductor that carries it and keeps its drop. */
 export function suggestWiring(design: Design): Suggestion {
@@ -10,7 +11,7 @@ export function suggestWiring(design: Design): Suggestion {
     design: { ...design, runs },
     reasons:
       changed.length > 0
-        ? changed.map((run) => `${run.name}: ${cableName(run)}.`)
+        ? changed.map((run) => say`${run.name}: ${cableName(run)}.`)
         : ['Every run already has the thinnest conductor that does.'],
   }
 }

@@ -54,7 +54,22 @@ const inImperial: Record<
   m: { unit: 'ft', convert: metresToFeet, back: feetToMetres },
   L: { unit: 'gal', convert: litresToGallons, back: gallonsToLitres },
   kg: { unit: 'lb', convert: kilogramsToPounds, back: poundsToKilograms },
+  K: { unit: '°F', convert: (kelvin) => kelvin * 1.8, back: (fahrenheit) => fahrenheit / 1.8 },
+  '%/100 m': { unit: '%/1000 ft', convert: (each) => each * HUNDRED_METRES, back: (each) => each / HUNDRED_METRES },
+  cm: { unit: 'in', convert: (centimetres) => centimetres / CM_PER_INCH, back: (inches) => inches * CM_PER_INCH },
+  'm/s': { unit: 'mph', convert: (metres) => metres * MPH_PER_M_S, back: (miles) => miles / MPH_PER_M_S },
+  'L/h': { unit: 'gal/h', convert: litresToGallons, back: gallonsToLitres },
+  m2: {
+    unit: 'ft²',
+    convert: (square) => metresToFeet(metresToFeet(square)),
+    back: (square) => feetToMetres(feetToMetres(square)),
+  },
 }
+/** in a thousand feet */
+const HUNDRED_METRES = 3.048
+const CM_PER_INCH = 2.54
+/** 3600 s of 1609.344 m */
+const MPH_PER_M_S = 3600 / 1609.344
 
 /** How a field shows a stored unit: its own unit, and the way there and back. A share is typed as a percentage. */
 export function fieldUnit(
@@ -86,9 +101,20 @@ export function parseNumber(typed: string): number | null {
  * @param value in the stored unit
  * @param unit stored unit: Wh, W, V, A, Ah, Ω, °C, m, L, kg, h, d, %, …; a share of one is written as `share`
  * @param system the reader's units
+ * @param decimals shown, where neat significant digits are not wanted; thousands are not taken together then
  */
-export function quantity(value: number | null | undefined, unit: string, system: UnitSystem = 'metric'): string {
+export function quantity(
+  value: number | null | undefined,
+  unit: string,
+  system: UnitSystem = 'metric',
+  decimals?: number,
+): string {
   if (value === null || value === undefined || !Number.isFinite(value)) return '—'
+  if (decimals !== undefined) {
+    const there = fieldUnit(unit, system)
+    const figure = decimal(there.toShown(value), decimals)
+    return there.unit ? `${figure} ${there.unit}` : figure
+  }
   if (unit === 'Wh') return scaled(value, 'Wh', 'kWh')
   if (unit === 'Wh/d') return scaled(value, 'Wh/d', 'kWh/d')
   if (unit === 'W') return scaled(value, 'W', 'kW')

@@ -1,3 +1,4 @@
+import { PRIORITY_WORDS } from '../fields/load.ts'
 import type { Priority } from '../document/types.ts'
 import { quantile } from '../math/quantile.ts'
 import type { YearResult } from './year.ts'
@@ -60,11 +61,6 @@ export const PRIORITY_FIGURES = {
   shortHours: { label: 'short', unit: 'h' },
   unmetWh: { label: 'not served', unit: 'Wh' },
 } as const
-export const PRIORITY_WORDS: Record<Priority, string> = {
-  must: 'must run',
-  should: 'should run',
-  canWait: 'can wait',
-}
 const PRIORITIES = Object.keys(PRIORITY_WORDS) as Priority[]
 
 /** The figures of a year that people compare. */

@@ -1,7 +1,8 @@
 import type { Design } from '../document/types.ts'
 import { darkMonths, MONTH_DAYS } from '../calendar/calendar.ts'
-import { decimal, significant } from '../units/format.ts'
 import type { WinterSummary } from './summary.ts'
+import { amount } from '../units/say.ts'
+import { say, type Words } from '../units/words.ts'
 
 /** From these shares of sun thrown away on, storage is suspected; below the other, panels. */
 const MUCH_SPILLED = 0.25
@@ -16,7 +17,7 @@ const ALMOST_ALONE = 0.02
  *
  * @param proved of {@link provedBottleneck}, or null while nothing has been tried
  */
-export function verdict(design: Design, winter: WinterSummary, proved: string | null = null): string {
+export function verdict(design: Design, winter: WinterSummary, proved: Words | null = null): Words {
   const dark = darkMonths(design.place.latitudeDeg).slice(1, 5)
   const sum = (months: readonly number[]) => dark.reduce((total, month) => total + months[month], 0)
   const { months } = winter
@@ -27,36 +28,36 @@ export function verdict(design: Design, winter: WinterSummary, proved: string | 
   const served = sum(months.servedKWh)
   const spilled = array + curtailed > 0 ? curtailed / (array + curtailed) : 0
   const share = served > 0 ? generated / served : 0
-  const percent = (value: number) => `${significant(value * 100, 2)} %`
+  const percent = (value: number) => say`${amount(value * 100, '%')}`
   if (unmet + generated < ALMOST_ALONE * served)
-    return `The sun carries the dark months almost alone; ${percent(spilled)} of it is even left over.`
+    return say`The sun carries the dark months almost alone; ${percent(spilled)} of it is even left over.`
   const leans =
     generated >= unmet
-      ? `${BACKUP[design.generator.kind]} gives ${percent(share)} of the dark months’ energy`
-      : `${significant(unmet)} kWh of the dark months go unmet`
+      ? say`${BACKUP[design.generator.kind]} gives ${percent(share)} of the dark months’ energy`
+      : say`${amount(unmet, 'kWh')} of the dark months go unmet`
   const thrown =
     spilled < LITTLE_SPILLED
       ? 'hardly any sun is thrown away'
-      : `${percent(spilled)} of the sun is thrown away${spilled > MUCH_SPILLED ? ' on bright days' : ''}`
-  const says = `${leans}, and ${thrown}. ${howFull(winter, dark)}`
-  if (proved) return `${says} ${proved}`
+      : say`${percent(spilled)} of the sun is thrown away${spilled > MUCH_SPILLED ? ' on bright days' : ''}`
+  const says = say`${leans}, and ${thrown}. ${howFull(winter, dark)}`
+  if (proved) return say`${says} ${proved}`
   const points =
     spilled > MUCH_SPILLED
       ? 'That points to storage, or to a generator that fills it too far'
       : spilled < LITTLE_SPILLED
         ? 'That points to panels or loads rather than storage'
         : 'That points to panels and storage alike'
-  return `${says} ${points}; What next tries it over the same winters.`
+  return say`${says} ${points}; What next tries it over the same winters.`
 }
 
 const BACKUP = { generator: 'The generator', shore: 'The shore', vehicle: 'The vehicle' } as const
 
 /** How often the bank is full by noon in those months, and how soon it is low again. */
-function howFull(winter: WinterSummary, dark: readonly number[]): string {
+function howFull(winter: WinterSummary, dark: readonly number[]): Words {
   const days = dark.reduce((total, month) => total + MONTH_DAYS[month], 0)
   const full = dark.reduce((total, month) => total + winter.months.fullByNoonDays[month], 0)
-  const often = `The bank is full before noon on ${significant((100 * full) / days, 2)} % of those days`
+  const often = say`The bank is full before noon on ${amount((100 * full) / days, '%')} of those days`
   return winter.fullToStartDays > 0
-    ? `${often}, and needs help ${decimal(winter.fullToStartDays, 1)} days after it was last full.`
-    : `${often}.`
+    ? say`${often}, and needs help ${amount(winter.fullToStartDays, '', 1)} days after it was last full.`
+    : say`${often}.`
 }

@@ -2,6 +2,7 @@ import { bankNominalV } from '../bank/layout.ts'
 import type { Design, WireRun } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { acrossVolts, serviceOf } from '../inverter/service.ts'
+import { say, type Words } from '../units/words.ts'
 import { ampacity, CONDUCTORS, deviceFor, deviceLimit, drop } from './conductors.ts'
 
 /** A cable run with its currents, drop, capacity and device. */
@@ -126,9 +127,9 @@ export function sizeFor(design: Design, run: WireRun): Pick<WireRun, 'size' | 'p
 }
 
 /** A run's cable as people write it: `2 × 4/0 AWG`, `16 mm²`. */
-export function cableName({ size, parallel }: Pick<WireRun, 'size' | 'parallel'>): string {
-  const plain = size.replace('mm2', 'mm²')
-  return parallel > 1 ? `${parallel} × ${plain}` : plain
+export function cableName({ size, parallel }: Pick<WireRun, 'size' | 'parallel'>): Words {
+  const named: Words = [{ size }]
+  return parallel > 1 ? say`${parallel} × ${named}` : named
 }
 
 /** The design with every run in the thinnest conductor that carries it and keeps its drop. */

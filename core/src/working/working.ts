@@ -1,6 +1,7 @@
+import type { Words } from '../units/words.ts'
 /** One line of a worked sheet: a value that entered the figure, with its unit and where it came from. */
 export interface Term {
-  label: string
+  label: Words
   value: number
   unit: string
   from?: string
@@ -12,13 +13,13 @@ export interface Worked<T = number> {
   label: string
   value: T
   unit: string
-  says: string
+  says: Words
   terms: Term[]
   school?: string
   source: string
 }
 
-export function term(label: string, value: number, unit: string, from?: string): Term {
+export function term(label: Words, value: number, unit: string, from?: string): Term {
   return from === undefined ? { label, value, unit } : { label, value, unit, from }
 }
 
@@ -37,7 +38,7 @@ export function worked(
   label: string,
   value: number,
   unit: string,
-  sheet: { says: string; terms: Term[]; school?: string; source: string },
+  sheet: { says: Words; terms: Term[]; school?: string; source: string },
 ): Worked {
   if (!Number.isFinite(value)) throw new RangeError(`${id}: ${value} is not a finite number`)
   return { id, label, value, unit, ...sheet }

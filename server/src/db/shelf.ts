@@ -1,15 +1,17 @@
 import { and, asc, desc, eq } from 'drizzle-orm'
 import type { Reading } from '@ambrel/core'
-import type { PartKind, StoredPart, StoredReading } from '@ambrel/contract'
+import { partProblems, type PartKind, type StoredPart, type StoredReading } from '@ambrel/contract'
 import type { Database } from './database.ts'
 import { part, reading } from './schema.ts'
 
+/** The sound parts of the shelf; one that no design could take is left out. */
 export async function listParts(db: Database, kind?: PartKind): Promise<StoredPart[]> {
-  return db
+  const rows = await db
     .select()
     .from(part)
     .where(kind ? eq(part.kind, kind) : undefined)
     .orderBy(asc(part.kind), asc(part.id))
+  return rows.filter((row) => partProblems(row.kind, row.part).length === 0)
 }
 
 /** The newest readings of a design first. */

@@ -3,6 +3,7 @@ import { sql } from 'drizzle-orm'
 import { climateAt, DESIGN_VERSION, larkspurBench, packSeries, unpackSeries, type HourlySeries } from '@ambrel/core'
 import type { ApiError, StoredDesign, WeatherFile, WeatherUpload } from '@ambrel/contract'
 import { TestServer } from './testServer.ts'
+import { said } from '@ambrel/core/units'
 
 let server: TestServer
 let call: TestServer['call']
@@ -86,7 +87,7 @@ describe('weather files', () => {
 
   it.each<[string, Partial<WeatherUpload> | Record<string, unknown>, string, RegExp]>([
     ['no name', { name: '' }, 'name', /name is empty/],
-    ['too many years', { years: 61 }, 'years', /years 61 is too large; at most 60/],
+    ['too many years', { years: 61 }, 'years', /years: 61 is too large; at most 60/],
     ['hours that are too few', { years: 2 }, 'hours', /hours hold 70080 bytes; 2 years of 2 channels are 140160/],
     ['hours that are no base64', { hours: '###' }, 'hours', /hours/],
     ['a channel nobody knows', { channels: ['ghiWM2', 'pressure'] }, 'channels.1', /pressure/],
@@ -98,7 +99,7 @@ describe('weather files', () => {
     const { status, body } = await add({ ...upload(), ...change })
     expect(status).toBe(400)
     expect(body.problems!.map((problem) => problem.path)).toContain(path)
-    expect(body.problems!.map((problem) => problem.message).join('; ')).toMatch(says)
+    expect(body.problems!.map((problem) => said(problem.message)).join('; ')).toMatch(says)
   })
 
   it.each(['/weather/none/hours', '/weather/11111111-2222-4333-8444-555555555555/hours'])(

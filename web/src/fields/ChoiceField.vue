@@ -1,12 +1,13 @@
 <script setup lang="ts" generic="T extends string | number">
 import { computed, useId } from 'vue'
+import FieldLabel from './FieldLabel.vue'
 import { useEntry } from './useEntry.ts'
 
 /** A choice among few: the browser's own list, because a table holds dozens of these and each must cost nothing. */
 const props = withDefaults(
   defineProps<{
     modelValue: T
-    options: { value: T; label: string }[]
+    options: readonly { value: T; label: string }[]
     label: string
     labelled?: boolean
     path?: string
@@ -31,7 +32,7 @@ function choose(event: Event): void {
 
 <template>
   <div class="choice" :class="{ bad: error }">
-    <label v-if="labelled" :for="id">{{ label }}</label>
+    <FieldLabel v-if="labelled" :label="label" :for="id" :path="path" />
     <select
       :id="id"
       :value="chosen"
@@ -50,12 +51,6 @@ function choose(event: Event): void {
 <style scoped>
 .choice {
   min-width: 0;
-}
-
-label {
-  display: block;
-  color: var(--soft);
-  font-size: 12.5px;
 }
 
 select {

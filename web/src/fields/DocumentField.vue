@@ -1,77 +1,101 @@
 <script setup lang="ts">
-import { setField, valueAt } from '@ambrel/core'
+import { fieldAt, setField, valueAt, type Option } from '@ambrel/core'
 import { computed } from 'vue'
 import { useDesign } from '../stores/design.ts'
+import FieldLabel from './FieldLabel.vue'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import TextField from './TextField.vue'
 import { useEntry } from './useEntry.ts'
 
-/** One field of the document: a number with its unit, a choice, a text, or a yes and no. */
-export interface GridField {
+/**
+ * One field of the document as its table describes it: a number with its unit, a choice, a text, or a yes and no. It
+ * reads its place and writes it back as one undo step. In a table the label is only told, not shown.
+ */
+const props = defineProps<{
   /** dotted place in the document */
   path: string
-  label: string
-  unit?: string
-  step?: number
-  nullable?: boolean
-  options?: readonly { value: string | number; label: string }[]
-  toggle?: boolean
-  text?: boolean
-}
-
-/** Reads its place in the document and writes it back as one undo step. In a table the label is only told, not shown. */
-const props = defineProps<{ field: GridField; labelled?: boolean }>()
+  labelled?: boolean
+  /** what its label says in this place, where that is not what the table says */
+  label?: string
+  /** name of the thing it belongs to, told before the label */
+  of?: string
+  /** the choices there are now, where the table cannot know them */
+  options?: readonly Option[]
+}>()
 const design = useDesign()
-const value = computed(() => valueAt(design.document!, props.field.path))
+const field = computed(() => {
+  const found = fieldAt(props.path)
+  if (!found) throw new RangeError(`${props.path} is no place of the document`)
+  return found
+})
+const label = computed(() => {
+  const own = props.label ?? field.value.label
+  return props.of === undefined ? own : `${props.of}, ${own.toLowerCase()}`
+})
+const unit = computed(() => {
+  const stored = 'unit' in field.value ? field.value.unit : ''
+  return stored.startsWith('money/')
+    ? stored.replace('money', design.document!.budget.currency)
+    : stored.replace('money', '')
+})
+const choices = computed(() => props.options ?? (field.value.kind === 'choice' ? field.value.options : null))
+const value = computed(() => valueAt(design.document!, props.path))
 const asNumber = computed(() => value.value as number | null)
 const asText = computed(() => value.value as string)
 const asChoice = computed(() => value.value as string | number)
 const { value: typed, problem } = useEntry(
-  () => props.field.path,
+  () => props.path,
   () => value.value,
 )
 const isOn = computed(() => typed.value === true)
 function put(next: unknown): void {
-  design.change(props.field.label, setField(props.field.path, next), props.field.path)
+  design.change(label.value, setField(props.path, next), props.path)
 }
 </script>
 
 <template>
   <ChoiceField
-    v-if="field.options"
+    v-if="choices"
     :model-value="asChoice"
-    :options="[...field.options]"
-    :label="field.label"
+    :options="choices"
+    :label="label"
     :labelled="labelled"
-    :path="field.path"
+    :path="path"
     @update:model-value="put"
   />
-  <label v-else-if="field.toggle" class="toggle">
-    <el-switch :model-value="isOn" size="small" :aria-label="field.label" @update:model-value="put" />
-    {{ field.label }}
+  <label v-else-if="field.kind === 'flag'" class="toggle">
+    <el-switch :model-value="isOn" size="small" :aria-label="label" @update:model-value="put" />
+    <FieldLabel :label="label" :path="path" />
     <span v-if="problem" class="error" role="alert">{{ problem }}</span>
   </label>
-  <TextField
-    v-else-if="field.text"
-    :model-value="asText"
-    :label="field.label"
+  <NumberField
+    v-else-if="field.kind === 'number' || field.kind === 'numbers'"
+    :model-value="asNumber"
+    :unit="unit"
+    :label="label"
     :labelled="labelled"
-    :path="field.path"
+    :nullable="field.empty !== undefined"
+    :empty="field.empty"
+    :path="path"
+    :step="field.kind === 'number' ? field.step : 1"
     @update:model-value="put"
   />
-  <NumberField
+  <TextField
     v-else
-    :model-value="asNumber"
-    :unit="field.unit ?? ''"
-    :label="field.label"
+    :model-value="asText"
+    :label="label"
     :labelled="labelled"
-    :nullable="field.nullable"
-    :path="field.path"
-    :step="field.step ?? 1"
+    :path="path"
+    :long="field.kind === 'text' && field.form === 'words' && field.most > LONG"
     @update:model-value="put"
   />
 </template>
+
+<script lang="ts">
+/** A text of more letters than these has lines of its own. */
+const LONG = 1000
+</script>
 
 <style scoped>
 .toggle {

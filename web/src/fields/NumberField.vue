@@ -2,6 +2,8 @@
 import { computed, ref, useId, watch } from 'vue'
 import { fieldUnit, parseNumber } from '@ambrel/core/units'
 import { usePrefs } from '../stores/prefs.ts'
+import FieldLabel from './FieldLabel.vue'
+import { helpOf } from './help.ts'
 import { useEntry, useTyping } from './useEntry.ts'
 
 const props = withDefaults(
@@ -15,16 +17,22 @@ const props = withDefaults(
     /** shows the label above instead of only telling it to a screen reader */
     labelled?: boolean
     nullable?: boolean
+    /** what it means when it is left empty */
+    empty?: string
     step?: number
     problem?: string
     width?: string
   }>(),
-  { unit: '', label: '', path: '', step: 1, problem: '', width: '' },
+  { unit: '', label: '', path: '', empty: '', step: 1, problem: '', width: '' },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 
 const prefs = usePrefs()
 const id = useId()
+const help = computed(() => {
+  const words = props.labelled ? helpOf(props.path) : null
+  return words === null ? undefined : prefs.say(words)
+})
 const shownUnit = computed(() => fieldUnit(props.unit, prefs.units))
 const tidy = (value: number) => String(Number(value.toPrecision(6)))
 const entry = useEntry(
@@ -73,7 +81,7 @@ function nudge(direction: number): void {
 
 <template>
   <div class="number" :class="{ bad: error }" :style="width ? { width } : {}">
-    <label v-if="labelled" :for="id">{{ label }}</label>
+    <FieldLabel v-if="labelled" :label="label" :for="id" :path="path" />
     <div class="box">
       <input
         :id="id"
@@ -83,6 +91,8 @@ function nudge(direction: number): void {
         :aria-label="labelled ? undefined : label"
         :aria-invalid="!!error"
         :aria-describedby="error ? `${id}-error` : undefined"
+        :aria-description="help"
+        :placeholder="nullable ? empty : undefined"
         :data-path="path || undefined"
         @change="commit"
         @keydown="onKey"
@@ -98,12 +108,6 @@ function nudge(direction: number): void {
 <style scoped>
 .number {
   min-width: 0;
-}
-
-label {
-  display: block;
-  color: var(--soft);
-  font-size: 12.5px;
 }
 
 .box {

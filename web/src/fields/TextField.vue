@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
+import FieldLabel from './FieldLabel.vue'
 import { useEntry, useTyping } from './useEntry.ts'
 
 const props = withDefaults(
@@ -30,12 +31,13 @@ const { typed, commit, onKey } = useTyping(shown, (text) => {
 
 <template>
   <div class="text" :class="{ bad: error }">
-    <label v-if="labelled" :for="id">{{ label }}</label>
+    <FieldLabel v-if="labelled" :label="label" :for="id" :path="path" />
     <textarea
       v-if="long"
       :id="id"
       v-model="typed"
-      rows="2"
+      rows="4"
+      :data-path="path || undefined"
       :aria-label="labelled ? undefined : label"
       @change="commit"
       @keydown="onKey"
@@ -59,12 +61,6 @@ const { typed, commit, onKey } = useTyping(shown, (text) => {
 <style scoped>
 .text {
   min-width: 0;
-}
-
-label {
-  display: block;
-  color: var(--soft);
-  font-size: 12.5px;
 }
 
 input,

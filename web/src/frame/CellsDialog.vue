@@ -2,8 +2,10 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { LIMITS } from '@ambrel/contract'
 import { decimal, type Read } from '@ambrel/core'
+import { usePrefs } from '../stores/prefs.ts'
 
 /** Takes rows pasted from a spreadsheet or read from a CSV file, shows what they come to and what is wrong, then hands them over. */
+const prefs = usePrefs()
 const props = defineProps<{
   open: boolean
   title: string
@@ -90,7 +92,9 @@ function hand(): void {
     <p v-if="fileError" class="error" role="alert">{{ fileError }}</p>
     <div v-if="result" class="result" role="status">
       <ul v-if="result.problems.length > 0" class="error">
-        <li v-for="problem in result.problems.slice(0, SHOWN)" :key="problem.message">{{ problem.message }}</li>
+        <li v-for="problem in result.problems.slice(0, SHOWN)" :key="prefs.say(problem.message)">
+          {{ prefs.say(problem.message) }}
+        </li>
         <li v-if="result.problems.length > SHOWN">and {{ result.problems.length - SHOWN }} more</li>
       </ul>
       <p v-if="count > 0"><b>Understood:</b></p>

@@ -10,6 +10,7 @@ import { useLog } from '../stores/log.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
 import { useWorking } from '../stores/working.ts'
+import FieldHelp from '../fields/FieldHelp.vue'
 import AppTop from './AppTop.vue'
 import CommandPalette from './CommandPalette.vue'
 import ConflictDialog from './ConflictDialog.vue'
@@ -155,6 +156,7 @@ onBeforeUnmount(() => working.close())
     <button v-else class="peek no-print" title="Show findings (f)" @click="prefs.findingsOpen = true">Findings</button>
     <WinterStrip class="areaStrip no-print" />
     <WorkingSheet />
+    <FieldHelp />
     <CommandPalette
       :open="palette"
       :commands="commands.filter(({ key }) => key !== 'Ctrl K')"

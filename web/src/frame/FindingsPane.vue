@@ -18,7 +18,7 @@ const shown = computed(() => (everything.value ? design.findings : here.value))
 
 function remedy(finding: Finding): void {
   if (design.document && finding.remedy)
-    design.replace(`remedy: ${finding.remedy.label}`, finding.remedy.apply(design.document))
+    design.replace(`remedy: ${prefs.say(finding.remedy.label)}`, finding.remedy.apply(design.document))
 }
 const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[finding.working] : undefined)
 </script>
@@ -68,10 +68,10 @@ const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[
     >
       <StateMark :level="finding.level" class="mark" />
       <p>
-        <b>{{ finding.says }}</b> {{ finding.because }}
+        <b>{{ prefs.say(finding.says) }}</b> {{ prefs.say(finding.because) }}
         <button v-if="sheetOf(finding)" class="link" @click="working.show(sheetOf(finding)!)">numbers</button>
         <template v-if="finding.remedy">
-          <button class="link remedy" @click="remedy(finding)">{{ finding.remedy.label }}</button></template
+          <button class="link remedy" @click="remedy(finding)">{{ prefs.say(finding.remedy.label) }}</button></template
         >
       </p>
       <p v-if="everything" class="quiet">{{ STEP_NAMES[finding.step] }}</p>

@@ -11,6 +11,7 @@ const rows = computed(() => [
   ...props.commands.flatMap(({ key, says }) => (key && !STEP_KEYS.includes(key) ? [{ key, says }] : [])),
   { key: '↑ ↓', says: 'Change a number by its step' },
   { key: 'Enter', says: 'Take what is typed and leave the field' },
+  { key: 'F1', says: 'Say what the field is' },
   { key: 'Escape', says: 'Put back what stood there and leave the field' },
   { key: 'Alt ↑, Alt ↓', says: 'Move the row of a table' },
 ])

@@ -3,8 +3,10 @@ import type { Step } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { SUGGEST } from './commands.ts'
 import { STEP_NAMES } from './steps.ts'
+import { usePrefs } from '../stores/prefs.ts'
 
 /** Heading of a step with its Suggest, and the reasons of the last one. */
+const prefs = usePrefs()
 const props = defineProps<{ step: Step; says?: string }>()
 const design = useDesign()
 
@@ -32,7 +34,7 @@ function suggest(): void {
     <div v-if="design.suggestion?.step === step" class="reasons" role="status">
       <ul>
         <li v-if="!design.suggestion.change"><b>Nothing to change: the step is as suggested.</b></li>
-        <li v-for="reason in design.suggestion.reasons" :key="reason">{{ reason }}</li>
+        <li v-for="reason in design.suggestion.reasons" :key="prefs.say(reason)">{{ prefs.say(reason) }}</li>
       </ul>
       <button v-if="design.suggestion.change" class="link" data-withdraw @click="design.withdraw">undo</button>
       <button class="link" @click="design.suggestion = null">fine</button>

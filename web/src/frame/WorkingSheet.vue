@@ -14,12 +14,12 @@ const prefs = usePrefs()
     @close="working.close"
   >
     <template v-if="working.sheet">
-      <p class="says">{{ working.sheet.says }}</p>
+      <p class="says">{{ prefs.say(working.sheet.says) }}</p>
       <table class="sheet">
         <tbody>
-          <tr v-for="each in working.sheet.terms" :key="each.label">
+          <tr v-for="each in working.sheet.terms" :key="prefs.say(each.label)">
             <td>
-              {{ each.label }}<span v-if="each.from" class="quiet"> · {{ each.from }}</span>
+              {{ prefs.say(each.label) }}<span v-if="each.from" class="quiet"> · {{ each.from }}</span>
             </td>
             <td class="n">{{ prefs.show(each.value, each.unit) }}</td>
           </tr>

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, STEPS, type Design } from '@ambrel/core'
-import { quantity } from '@ambrel/core/units'
+import { quantity, said } from '@ambrel/core/units'
 import { useDesign } from '../stores/design.ts'
 import { useWinter } from '../stores/winter.ts'
 import { rendered, wordsOf } from '../testing/rendered.ts'
@@ -87,18 +87,25 @@ describe('the findings', () => {
     const words = wordsOf(html)
     expect([...html.matchAll(/data-finding="([^"]*)"/g)].map(([, id]) => id)).toEqual(found.map(({ id }) => id))
     for (const { says, because, remedy } of found) {
-      expect(words).toContain(says)
-      expect(words).toContain(because)
-      if (remedy) expect(words).toContain(remedy.label)
+      expect(words).toContain(said(says))
+      expect(words).toContain(said(because))
+      if (remedy) expect(words).toContain(said(remedy.label))
     }
     if (found.length === 0) expect(words).toContain('No rule has anything to say about this step.')
     expect(words).toContain('Rules of practice, not an approval.')
   })
 
+  it.each(STEPS)('of %s are told in feet and Fahrenheit to whoever reads these', async (step) => {
+    const html = await rendered(FindingsPane, larkspurFlooded(), { props: { step }, imperial: true })
+    for (const { says, because } of useDesign().findings.filter((finding) => finding.step === step))
+      for (const words of [says, because]) expect(wordsOf(html)).toContain(said(words, 'imperial'))
+    expect(wordsOf(html)).not.toMatch(/\d\s?(°C|K|m|cm|km|kg|L)(?![\w²/])/)
+  })
+
   it('a problem comes before every figure, with the name of its thing and its place in the document', async () => {
     const broken = changed(larkspurBench, (d) => (d.loads[1].hoursPerDay = 30))
     const words = wordsOf(await pane(broken, 'loads'))
-    expect(words).toContain(`${broken.loads[1].name}: hoursPerDay 30 is too large; at most 24 loads.1.hoursPerDay`)
+    expect(words).toContain(`${broken.loads[1].name}: Hours a day: 30 h is too large; at most 24 h loads.1.hoursPerDay`)
     expect(words).toContain('This entry waits here until put right; the last good value goes on ruling.')
     expect(words).not.toContain('No rule has anything to say')
   })

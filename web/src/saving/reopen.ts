@@ -2,6 +2,7 @@ import { checkDesign, rulingOf, sameDocument, SECTIONS, type StoredDesign } from
 import { migrate, type Design } from '@ambrel/core'
 import { drafts, type Draft } from './drafts.ts'
 import { tabLives, thisTab } from './tabs.ts'
+import { said } from '@ambrel/core/units'
 
 /** What a design opens with. */
 export interface Reopened {
@@ -76,7 +77,8 @@ function documentOf(
   stored: StoredDesign | null,
 ): { document: Design; entered: Design | null } | string {
   const migrated = migrate(value)
-  if ('problem' in migrated) return migrated.problem.path === 'version' ? migrated.problem.message : 'it is damaged'
+  if ('problem' in migrated)
+    return migrated.problem.path === 'version' ? said(migrated.problem.message) : 'it is damaged'
   const document = migrated.document as Design
   if (checkDesign(document).design) return { document, entered: null }
   // drafts of earlier versions held what was typed, right or wrong

@@ -5,6 +5,7 @@ import { ApiRefusal } from '../stores/api.ts'
 import { deliver, type Delivery } from './deliver.ts'
 import { drafts } from './drafts.ts'
 import { tell, thisTab } from './tabs.ts'
+import { said } from '@ambrel/core/units'
 
 /**
  * `saved`: the server has acknowledged this very document. `waiting`, `saving`: on its way. `offline`: tried, and tried
@@ -148,7 +149,7 @@ export function useSaver({ id, document, entered, stored }: Open) {
     // whatever else went wrong is tried again too: a save that is given up in silence is an edit that vanishes
     const no = error instanceof ApiRefusal && error.status < 500
     state.value = no ? 'refused' : 'offline'
-    refusal.value = no ? (error.problems[0]?.message ?? error.message) : ''
+    refusal.value = no ? said(error.problems[0]?.message ?? error.message) : ''
     const pause = RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]
     clearTimeout(timer)
     if (!no) timer = setTimeout(() => void save(), pause)

@@ -4,7 +4,9 @@ import { useRouter } from 'vue-router'
 import { parseNumber, readCoordinate } from '@ambrel/core/units'
 import { ILLUSTRATIVE_CLIMATES } from '@ambrel/core/climates'
 import { api, ApiRefusal } from '../stores/api.ts'
+import { usePrefs } from '../stores/prefs.ts'
 
+const prefs = usePrefs()
 const emit = defineEmits<{ close: [] }>()
 const router = useRouter()
 const form = reactive({ name: '', latitude: '', longitude: '', elevation: '0', climate: ILLUSTRATIVE_CLIMATES[0].id })
@@ -53,7 +55,7 @@ async function make(): Promise<void> {
   } catch (error) {
     errors.value.all =
       error instanceof ApiRefusal
-        ? error.problems.map((problem) => problem.message).join('; ') || error.message
+        ? error.problems.map((problem) => prefs.say(problem.message)).join('; ') || error.message
         : (error as Error).message
   } finally {
     working.value = false

@@ -121,7 +121,7 @@ onBeforeUnmount(hear(() => void load()))
         <b>The file was not taken.</b>
         <ul>
           <li v-for="problem in problems.slice(0, 12)" :key="problem.path">
-            <code>{{ problem.path || 'document' }}</code>: {{ problem.message }}
+            <code>{{ problem.path || 'document' }}</code>: {{ prefs.say(problem.message) }}
           </li>
         </ul>
       </div>

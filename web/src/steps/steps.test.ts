@@ -10,7 +10,6 @@ import {
   STEPS,
   withInverter,
   type Design,
-  type Step,
 } from '@ambrel/core'
 import { checkDesign } from '@ambrel/contract'
 import { STEP_VIEWS } from '../frame/stepViews.ts'
@@ -77,10 +76,11 @@ const DESIGNS: Record<string, () => Design> = {
   }),
 }
 
-const wrong = (html: string) => html.match(/.{0,60}(\bNaN\b|\bundefined\b|\bInfinity\b|\[object ).{0,40}/)?.[0]
+const wrong = (html: string) =>
+  html.match(/.{0,60}(\bNaN\b|\bundefined\b|\bInfinity\b|\[object |&quot;unit&quot;).{0,40}/)?.[0]
 
-/** Steps with words such as “terminals of 75 °C”, which are names of classes. */
-const TOLD_AS_STANDARDS: Step[] = ['bank', 'wiring', 'build']
+/** Figures a reader of feet and Fahrenheit is not to meet; a cross-section in mm² is the name of a cable. */
+const METRIC = /.{0,90}\d[\s\u2009\u00a0]?(°C|K|m|cm|km|kg|L|L\/h|m\/s|m²)(?![\w²/]).{0,30}/g
 
 describe('the designs drawn', () => {
   it('are sound, but for those with a problem to show', () => {
@@ -88,7 +88,13 @@ describe('the designs drawn', () => {
       expect(checkDesign(make()).problems.length > 0, name).toBe(['a problem in a load', 'no loads'].includes(name))
   })
   it('a hole is seen where there is one', () => {
-    for (const hole of ['<b>NaN kWh</b>', 'in undefined hours', '<i>[object Object]</i>', '−Infinity V'])
+    for (const hole of [
+      '<b>NaN kWh</b>',
+      'in undefined hours',
+      '<i>[object Object]</i>',
+      '[ &quot;a&quot;, { &quot;unit&quot;: &quot;V&quot; } ]',
+      '−Infinity V',
+    ])
       expect(wrong(hole)).toBeDefined()
     expect(wrong('<b>5 kWh</b>')).toBeUndefined()
   })
@@ -105,9 +111,10 @@ describe.each(STEPS)('the step %s', (step) => {
     expect(wrong(await rendered(STEP_VIEWS[step], larkspurBench(), { noWinter: true }))).toBeUndefined()
   })
 
-  it('is drawn in feet and Fahrenheit', async () => {
-    const html = await rendered(STEP_VIEWS[step], larkspurBench(), { imperial: true })
+  it.each(Object.keys(DESIGNS))('is drawn from %s in feet and Fahrenheit', async (name) => {
+    const html = await rendered(STEP_VIEWS[step], DESIGNS[name](), { imperial: true })
     expect(wrong(html)).toBeUndefined()
-    if (!TOLD_AS_STANDARDS.includes(step)) expect(html.match(/.{0,90}\d\s?°C.{0,30}/g) ?? []).toEqual([])
+    const text = html.replace(/<style[^]*?<\/style>/g, '').replace(/ (d|viewBox|transform|points|style)="[^"]*"/g, '')
+    expect(text.match(METRIC) ?? []).toEqual([])
   })
 })

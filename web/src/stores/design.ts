@@ -21,6 +21,7 @@ import {
   type Suggestion,
   type WinterSummary,
   type Change,
+  type Words,
 } from '@ambrel/core'
 import { onBack } from '../saving/connection.ts'
 import { drafts } from '../saving/drafts.ts'
@@ -30,6 +31,7 @@ import { hear, tell as tellTabs, thisTab, type Told } from '../saving/tabs.ts'
 import { courier } from '../saving/waiting.ts'
 import { api, ApiRefusal } from './api.ts'
 import { emptyHistory, record, stepBack, stepForward } from './history.ts'
+import { usePrefs } from './prefs.ts'
 
 export type { SaveState } from '../saving/saver.ts'
 
@@ -41,7 +43,7 @@ interface Held {
 
 interface Taken {
   step: Step
-  reasons: string[]
+  reasons: Words[]
   /** what it changed; null where it changed nothing */
   change: { before: Design; after: Design } | null
 }
@@ -59,6 +61,7 @@ export const useDesign = defineStore('design', () => {
   const history = shallowReactive(emptyHistory<Held>())
   const suggestion = shallowRef<Taken | null>(null)
   const winterSummary = shallowRef<WinterSummary | null>(null)
+  const prefs = usePrefs()
   const saver = useSaver({ id, document, entered, stored: renameSibling })
   let opening = 0
 
@@ -68,14 +71,15 @@ export const useDesign = defineStore('design', () => {
     entered.value && document.value ? waitingEntries(entered.value, document.value) : new Map<string, unknown>(),
   )
   /** A problem in words, with the name of the thing it belongs to. */
-  function tell({ path, message }: Problem): string {
+  function tell({ path, message: words }: Problem): string {
+    const message = prefs.say(words)
     const [list, index] = path.split('.')
     if (list !== 'loads' && list !== 'arrays' && list !== 'controllers' && list !== 'runs') return message
     const name = (entered.value ?? document.value)?.[list][Number(index)]?.name
     return name ? `${name}: ${message}` : message
   }
 
-  const problemAt = computed(() => new Map(problems.value.map((problem) => [problem.path, problem.message])))
+  const problemAt = computed(() => new Map(problems.value.map((problem) => [problem.path, prefs.say(problem.message)])))
   const derived = computed(() => (document.value ? derive(document.value) : null))
   const findings = computed(() =>
     document.value && derived.value

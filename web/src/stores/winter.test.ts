@@ -6,6 +6,7 @@ import { larkspurBench, WinterEngine, type Candidate, type Design } from '@ambre
 import { packWinters, type Winters } from '../workers/winters.ts'
 import { useDesign } from './design.ts'
 import { useWinter } from './winter.ts'
+import { said } from '@ambrel/core/units'
 
 /** A run as the page asked a worker for it, to be ended by the test. */
 interface Run {
@@ -135,7 +136,7 @@ describe('the winters of the open design', () => {
     await settle()
     expect(worker.runs).toHaveLength(1)
     expect(winter.winters?.years).toBe(2)
-    expect(design.problems[0].message).toContain('runningW -5 is too small')
+    expect(said(design.problems[0].message)).toContain('Running watts: −5 W is too small')
     design.change(
       'another load',
       byHand((draft) => void (draft.loads[1].runningW = 7)),

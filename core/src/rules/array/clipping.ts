@@ -1,7 +1,8 @@
 import { passesW } from '../../array/controllers.ts'
 import { arrayRatedW } from '../../array/power.ts'
-import { percent, watts } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
+import { percent, watts } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 /** Below this there is nothing worth saying. */
 const WORTH_SAYING = 1.1
@@ -19,8 +20,8 @@ export const clipping: Rule = {
         ? [
             watch(
               controller.id,
-              `${controller.name} passes ${watts(limitW)} of ${watts(ratedW)}.`,
-              `The rest of a bright noon is clipped, ${percent(1 - limitW / ratedW)} at most. Harmless, and often worth it for dull days; the step shows the kWh of a year.`,
+              say`${controller.name} passes ${watts(limitW)} of ${watts(ratedW)}.`,
+              say`The rest of a bright noon is clipped, ${percent(1 - limitW / ratedW)} at most. Harmless, and often worth it for dull days; the step shows the kWh of a year.`,
             ),
           ]
         : []

@@ -1,6 +1,7 @@
 import { setInSeries } from '../../change/array.ts'
-import { celsius, volts } from '../../units/say.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
+import { celsius, volts } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const coldVoltageRule: Rule = {
   id: 'array.cold-voltage',
@@ -17,11 +18,11 @@ export const coldVoltageRule: Rule = {
         return [
           stop(
             array.id,
-            `${array.name} reaches ${volts(coldV)} at ${celsius(design.place.recordLowC)}.`,
-            `${controller.part.name} is destroyed above ${volts(maxInputV)}. Put fewer modules in series.`,
+            say`${array.name} reaches ${volts(coldV)} at ${celsius(design.place.recordLowC)}.`,
+            say`${controller.part.name} is destroyed above ${volts(maxInputV)}. Put fewer modules in series.`,
             {
               ...more,
-              remedy: most >= 1 ? { label: `${most} in series`, apply: setInSeries(array.id, most) } : undefined,
+              remedy: most >= 1 ? { label: say`${most} in series`, apply: setInSeries(array.id, most) } : undefined,
             },
           ),
         ]
@@ -30,15 +31,15 @@ export const coldVoltageRule: Rule = {
         return [
           watch(
             array.id,
-            `${array.name}: ${volts(coldV)} on the coldest dawn, by the chosen school.`,
-            `Another school puts it over the ${volts(maxInputV)} limit. Look at all three on the ruler.`,
+            say`${array.name}: ${volts(coldV)} on the coldest dawn, by the chosen school.`,
+            say`Another school puts it over the ${volts(maxInputV)} limit. Look at all three on the ruler.`,
             more,
           ),
         ]
       return [
         sound(
           array.id,
-          `${volts(coldV)} on the coldest dawn, ${volts(maxInputV)} allowed.`,
+          say`${volts(coldV)} on the coldest dawn, ${volts(maxInputV)} allowed.`,
           'All three schools agree.',
           more,
         ),

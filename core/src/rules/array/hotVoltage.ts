@@ -1,6 +1,7 @@
 import { trackerNeedsV } from '../../array/layouts.ts'
-import { volts } from '../../units/say.ts'
 import { sound, watch, type Rule } from '../rule.ts'
+import { volts } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const hotVoltageRule: Rule = {
   id: 'array.hot-voltage',
@@ -17,7 +18,7 @@ export const hotVoltageRule: Rule = {
         return [
           watch(
             array.id,
-            `${array.name} opens at ${volts(openV)} when hot; charging starts from ${volts(controller.part.startV)}.`,
+            say`${array.name} opens at ${volts(openV)} when hot; charging starts from ${volts(controller.part.startV)}.`,
             'It may not start again after a hot noon. Put more modules in series.',
             more,
           ),
@@ -26,16 +27,16 @@ export const hotVoltageRule: Rule = {
         ? [
             watch(
               array.id,
-              `${array.name} falls to ${volts(hotV)} on a hot afternoon.`,
-              `The tracker needs ${volts(needed)}; below it charging stops. Put more modules in series.`,
+              say`${array.name} falls to ${volts(hotV)} on a hot afternoon.`,
+              say`The tracker needs ${volts(needed)}; below it charging stops. Put more modules in series.`,
               more,
             ),
           ]
         : [
             sound(
               array.id,
-              `${volts(hotV)} on the hottest afternoon.`,
-              `Above the ${volts(needed)} the tracker needs.`,
+              say`${volts(hotV)} on the hottest afternoon.`,
+              say`Above the ${volts(needed)} the tracker needs.`,
               more,
             ),
           ]

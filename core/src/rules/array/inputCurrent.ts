@@ -1,5 +1,6 @@
-import { amps } from '../../units/say.ts'
 import { stop, type Rule } from '../rule.ts'
+import { amps } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const inputCurrent: Rule = {
   id: 'array.input-current',
@@ -14,8 +15,8 @@ export const inputCurrent: Rule = {
         ? [
             stop(
               controller.id,
-              `${controller.name} may see ${amps(iscA)} from the array.`,
-              `Its input limit is ${amps(controller.part.maxInputA)}. Use fewer strings on it or a second controller.`,
+              say`${controller.name} may see ${amps(iscA)} from the array.`,
+              say`Its input limit is ${amps(controller.part.maxInputA)}. Use fewer strings on it or a second controller.`,
             ),
           ]
         : []

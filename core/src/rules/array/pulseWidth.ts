@@ -1,5 +1,6 @@
-import { percent, volts } from '../../units/say.ts'
 import { stop, watch, type Rule } from '../rule.ts'
+import { percent, volts } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const pulseWidth: Rule = {
   id: 'array.pulse-width',
@@ -14,15 +15,15 @@ export const pulseWidth: Rule = {
         return [
           stop(
             array.id,
-            `${array.name} works at ${volts(vmp)}; the bank charges at ${volts(derived.chargeV)}.`,
+            say`${array.name} works at ${volts(vmp)}; the bank charges at ${volts(derived.chargeV)}.`,
             'A pulse-width controller cannot raise the voltage: it never charges full. More modules in series, or a tracking controller.',
           ),
         ]
       return [
         watch(
           array.id,
-          `${controller.name} throws away about ${percent(thrown)} of ${array.name}.`,
-          `It holds the array at the bank’s voltage, ${volts(derived.chargeV)} instead of ${volts(vmp)}. A tracking controller uses both.`,
+          say`${controller.name} throws away about ${percent(thrown)} of ${array.name}.`,
+          say`It holds the array at the bank’s voltage, ${volts(derived.chargeV)} instead of ${volts(vmp)}. A tracking controller uses both.`,
         ),
       ]
     }),

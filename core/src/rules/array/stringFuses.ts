@@ -1,6 +1,7 @@
 import { needsStringFuses } from '../../array/power.ts'
-import { amps } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
+import { amps } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const stringFuses: Rule = {
   id: 'array.string-fuses',
@@ -11,8 +12,8 @@ export const stringFuses: Rule = {
       .map((array) =>
         watch(
           array.id,
-          `${array.name} needs a fuse in every string.`,
-          `A short in one would be fed ${amps((array.inParallel - 1) * 1.25 * array.module.iscA)} by the others; its modules stand ${amps(array.module.seriesFuseA)}.`,
+          say`${array.name} needs a fuse in every string.`,
+          say`A short in one would be fed ${amps((array.inParallel - 1) * 1.25 * array.module.iscA)} by the others; its modules stand ${amps(array.module.seriesFuseA)}.`,
         ),
       ),
 }

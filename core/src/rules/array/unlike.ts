@@ -2,8 +2,9 @@ import type { Design } from '../../document/types.ts'
 import { nextId } from '../../design/defaults.ts'
 import { structuredCloneOf } from '../../parts/shelf.ts'
 import { stringKind, type UnlikeGroup } from '../../array/unlike.ts'
-import { percent } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
+import { percent } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const unlikeStrings: Rule = {
   id: 'array.unlike',
@@ -14,8 +15,8 @@ export const unlikeStrings: Rule = {
       const loss = Math.max(group.brightLoss, group.dullLoss)
       return watch(
         group.arrayIds[0],
-        `${names.join(' and ')} are unlike and work on one tracker.`,
-        `They must share one voltage and lose ${percent(group.brightLoss)} in bright light, ${percent(group.dullLoss)} in dull. ${loss < 0.02 ? 'That is little; a second controller would hardly pay.' : 'A tracker for each gets it back.'}`,
+        say`${names.join(' and ')} are unlike and work on one tracker.`,
+        say`They must share one voltage and lose ${percent(group.brightLoss)} in bright light, ${percent(group.dullLoss)} in dull. ${loss < 0.02 ? 'That is little; a second controller would hardly pay.' : 'A tracker for each gets it back.'}`,
         { remedy: { label: 'a tracker for each', apply: (d: Design) => apart(d, group) } },
       )
     }),

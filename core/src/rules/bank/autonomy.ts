@@ -1,6 +1,7 @@
-import { significant } from '../../units/format.ts'
 import { suggestBank } from '../../suggest/bank.ts'
 import { sound, watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const autonomy: Rule = {
   id: 'bank.autonomy',
@@ -12,13 +13,13 @@ export const autonomy: Rule = {
       ? [
           watch(
             'bank',
-            `${significant(days, 2)} days without sun, ${wanted} wanted.`,
+            say`${amount(days, '')} days without sun, ${wanted} wanted.`,
             'After that the generator runs or the lights go out. The winter run says how often that happens.',
             { working: 'bank.days', remedy: { label: 'size it by hand', apply: (d) => suggestBank(d).design } },
           ),
         ]
       : [
-          sound('bank', `${significant(days, 2)} days without sun.`, `The ${wanted}-day school is met.`, {
+          sound('bank', say`${amount(days, '')} days without sun.`, say`The ${wanted}-day school is met.`, {
             working: 'bank.days',
           }),
         ]

@@ -3,8 +3,9 @@ import type { Design } from '../../document/types.ts'
 import { moreArray } from '../../suggest/moreArray.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import { stringsAtLimit } from '../../bank/strings.ts'
-import { significant } from '../../units/format.ts'
 import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 /** Rate an added array brings the bank to: inside the wanted range, short of its upper end. */
 const WANTED_RATE = 0.1
@@ -23,7 +24,7 @@ export const chargeRate: Rule = {
     const rate = worked['bank.charge-rate'].value
     const { chargeRate: wanted, managed } = CHEMISTRIES[bank.part.chemistry]
     const { low, high } = wanted
-    const shown = `${significant(rate * 100, 2)} % of capacity an hour`
+    const shown = say`${amount(rate * 100, '%')} of capacity an hour`
     const more = { working: 'bank.charge-rate' }
     const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
     const outputA = busAmps(controllers)
@@ -32,18 +33,18 @@ export const chargeRate: Rule = {
         ? [
             watch(
               'bank',
-              `Controllers can push ${significant(outputA)} A; the units take ${significant(limitA)} A.`,
+              say`Controllers can push ${amount(outputA, 'A')}; the units take ${amount(limitA, 'A')}.`,
               'Set the controllers’ charge limit, or the management unit will disconnect on a bright day.',
               more,
             ),
           ]
-        : [sound('bank', `Charged at up to ${shown}.`, 'Within what the units accept.', more)]
+        : [sound('bank', say`Charged at up to ${shown}.`, 'Within what the units accept.', more)]
     if (rate > high)
       return [
         stop(
           'bank',
-          `Charged at ${shown}.`,
-          `Over ${high * 100} % this bank overheats and gasses. Limit the controllers or enlarge the bank.`,
+          say`Charged at ${shown}.`,
+          say`Over ${amount(high * 100, '%')} this bank overheats and gasses. Limit the controllers or enlarge the bank.`,
           more,
         ),
       ]
@@ -51,11 +52,11 @@ export const chargeRate: Rule = {
       return [
         watch(
           'bank',
-          `Charged at only ${shown}.`,
-          `Under ${low * 100} % the acid never mixes, an equalising charge is never reached and the bank sulphates. More array, or a smaller bank.`,
+          say`Charged at only ${shown}.`,
+          say`Under ${amount(low * 100, '%')} the acid never mixes, an equalising charge is never reached and the bank sulphates. More array, or a smaller bank.`,
           { ...more, ...addedArray(design) },
         ),
       ]
-    return [sound('bank', `Charged at up to ${shown}.`, 'Within what it wants.', more)]
+    return [sound('bank', say`Charged at up to ${shown}.`, 'Within what it wants.', more)]
   },
 }

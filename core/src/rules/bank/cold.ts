@@ -1,7 +1,8 @@
 import { setField } from '../../change/field.ts'
 import { freezingPointC } from '../../bank/chemistry.ts'
-import { celsius, percent } from '../../units/say.ts'
 import { stop, watch, type Rule } from '../rule.ts'
+import { celsius, percent } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 /** Ground a metre down hardly freezes; the run holds it at this. */
 const COLDEST_GROUND_C = -2
@@ -18,7 +19,7 @@ export const cold: Rule = {
             watch(
               'bank',
               'Lithium in an unheated room.',
-              `It must not be charged at or below ${celsius(bank.part.minChargeC)}. Heat the room, or use units with heaters; the winter run counts the locked hours.`,
+              say`It must not be charged at or below ${celsius(bank.part.minChargeC)}. Heat the room, or use units with heaters; the winter run counts the locked hours.`,
             ),
           ]
     const reached = winter ? winter.oneInTen.lowestStateOfCharge : 1 - bank.allowedDepth
@@ -28,7 +29,7 @@ export const cold: Rule = {
       ? [
           stop(
             'bank',
-            `At ${celsius(coldest)} a bank ${winter ? `as low as the winter run takes it, ${percent(reached)},` : 'at the allowed depth'} freezes (${celsius(freezes)}).`,
+            say`At ${celsius(coldest)} a bank ${winter ? say`as low as the winter run takes it, ${percent(reached)},` : 'at the allowed depth'} freezes (${celsius(freezes)}).`,
             'Frozen cells crack, and a frozen bank must never be charged. Keep it warmer or fuller.',
             {
               remedy: {

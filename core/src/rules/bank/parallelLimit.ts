@@ -1,6 +1,7 @@
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import { suggestBank } from '../../suggest/bank.ts'
 import { stop, watch, type Remedy, type Rule } from '../rule.ts'
+import { say } from '../../units/words.ts'
 
 const LARGER: Remedy = { label: 'size it with larger units', apply: (design) => suggestBank(design).design }
 
@@ -13,7 +14,7 @@ export const parallelLimit: Rule = {
       return [
         stop(
           'bank',
-          `${bank.inParallel} strings in parallel; the part allows ${bank.part.parallelLimit}.`,
+          say`${bank.inParallel} strings in parallel; the part allows ${bank.part.parallelLimit}.`,
           'Unequal strings overload the best one. Use fewer, larger units.',
           { remedy: LARGER },
         ),
@@ -22,8 +23,8 @@ export const parallelLimit: Rule = {
       return [
         watch(
           'bank',
-          `${bank.inParallel} strings in parallel.`,
-          `Up to ${recommended} share the current well; beyond that the ends age first. Larger units would be kinder.`,
+          say`${bank.inParallel} strings in parallel.`,
+          say`Up to ${recommended} share the current well; beyond that the ends age first. Larger units would be kinder.`,
           { remedy: LARGER },
         ),
       ]

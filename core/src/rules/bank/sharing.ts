@@ -2,6 +2,8 @@ import { setField } from '../../change/field.ts'
 import { bankShares } from '../../bank/strings.ts'
 import type { Bank } from '../../document/types.ts'
 import { stop, watch, sound, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 /** Share by which the busiest string carries more than its own. */
 const excessOf = (shares: readonly number[]) => Math.max(...shares) / (100 / shares.length) - 1
@@ -18,10 +20,10 @@ export const sharing: Rule = {
         sound(
           'bank',
           'The strings share the current.',
-          `The busiest carries ${Math.round(excess * 100)} % over its share.`,
+          say`The busiest carries ${amount(Math.round(excess * 100), '%')} over its share.`,
         ),
       ]
-    const says = `One string carries ${Math.round(excess * 100)} % more than its share.`
+    const says = say`One string carries ${amount(Math.round(excess * 100), '%')} more than its share.`
     const harm = excess > 0.25 ? 'It wears out first and takes the others with it.' : 'It ages first.'
     const cured = excessOf(bankShares(withBars(bank))) < excess - 0.01
     return [
@@ -29,8 +31,8 @@ export const sharing: Rule = {
         'bank',
         says,
         cured
-          ? `${harm} Take the leads from opposite corners or, most evenly, to bars.`
-          : `${harm} The strings themselves are unlike, which no way of joining them cures: replace the bank as a whole.`,
+          ? say`${harm} Take the leads from opposite corners or, most evenly, to bars.`
+          : say`${harm} The strings themselves are unlike, which no way of joining them cures: replace the bank as a whole.`,
         cured ? { remedy: { label: 'equal leads to bars', apply: setField('bank.takeoff', 'equal-leads') } } : {},
       ),
     ]

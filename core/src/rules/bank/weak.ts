@@ -1,7 +1,8 @@
 import { setField } from '../../change/field.ts'
 import { capacityLeft } from '../../bank/strings.ts'
-import { percent } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
+import { percent } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const weakUnits: Rule = {
   id: 'bank.weak',
@@ -12,8 +13,8 @@ export const weakUnits: Rule = {
     return [
       watch(
         'bank',
-        `Unit${bank.weak.length > 1 ? 's' : ''} ${names} of the bank ${bank.weak.length > 1 ? 'have' : 'has'} aged.`,
-        `${percent(1 - capacityLeft(bank))} of the bank’s capacity is gone with it, and the strings no longer share alike. Never mix new units with old: replace the bank, or run without the string.`,
+        say`Unit${bank.weak.length > 1 ? 's' : ''} ${names} of the bank ${bank.weak.length > 1 ? 'have' : 'has'} aged.`,
+        say`${percent(1 - capacityLeft(bank))} of the bank’s capacity is gone with it, and the strings no longer share alike. Never mix new units with old: replace the bank, or run without the string.`,
         {
           remedy: {
             label: 'a whole new bank',

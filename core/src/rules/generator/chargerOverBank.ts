@@ -2,8 +2,9 @@ import { setField } from '../../change/field.ts'
 import { stringsAtLimit } from '../../bank/strings.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import { backupPower } from '../../generator/backup.ts'
-import { significant } from '../../units/format.ts'
 import { stop, watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const chargerOverBank: Rule = {
   id: 'generator.charger-over-bank',
@@ -16,13 +17,13 @@ export const chargerOverBank: Rule = {
     const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
     if (chargeA <= limitA) return []
     const remedy = {
-      label: `set the charger to ${Math.floor(limitA)} A`,
+      label: say`set the charger to ${amount(Math.floor(limitA), 'A')}`,
       apply: setField('generator.chargeLimitA', Math.floor(limitA)),
     }
     return [
       (managed ? watch : stop)(
         'generator',
-        `The charger can push ${significant(chargeA)} A; the bank takes ${significant(limitA)} A.`,
+        say`The charger can push ${amount(chargeA, 'A')}; the bank takes ${amount(limitA, 'A')}.`,
         managed
           ? 'The management units disconnect under it. Turn the charger down.'
           : 'Beyond its limit the bank overheats and gasses. Turn the charger down.',

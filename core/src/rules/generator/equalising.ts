@@ -1,6 +1,7 @@
 import { setField } from '../../change/field.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import { watch, type Rule } from '../rule.ts'
+import { say } from '../../units/words.ts'
 
 export const equalising: Rule = {
   id: 'generator.equalise',
@@ -10,7 +11,7 @@ export const equalising: Rule = {
       ? [
           watch(
             'generator',
-            `${CHEMISTRIES[bank.part.chemistry].name} is not equalised; the run leaves it out.`,
+            say`${CHEMISTRIES[bank.part.chemistry].name} is not equalised; the run leaves it out.`,
             'Sealed cells lose water they cannot get back, and lithium is damaged. Only flooded banks are equalised.',
             {
               remedy: {

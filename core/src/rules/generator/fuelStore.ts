@@ -1,5 +1,6 @@
-import { significant } from '../../units/format.ts'
 import { sound, watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const fuelStore: Rule = {
   id: 'generator.fuel-store',
@@ -7,9 +8,9 @@ export const fuelStore: Rule = {
   check: ({ design: { generator }, winter }) => {
     if (!generator.present || generator.kind !== 'generator' || !winter || generator.tankL === null) return []
     const needL = winter.oneInTen.fuelBetweenTripsL
-    const says = `${significant(needL)} L burn in the worst ${significant(generator.fuelTripDays)} days, 1 winter in 10; ${significant(generator.tankL)} L are stored.`
+    const says = say`${amount(needL, 'L')} burn in the worst ${amount(generator.fuelTripDays, '')} days, 1 winter in 10; ${amount(generator.tankL, 'L')} are stored.`
     return needL > generator.tankL
       ? [watch('generator', says, 'Store more, or be sure of the road in that week.')]
-      : [sound('generator', says, `Over ${winter.years} years.`)]
+      : [sound('generator', says, say`Over ${winter.years} years.`)]
   },
 }

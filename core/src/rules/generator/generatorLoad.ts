@@ -1,6 +1,7 @@
 import { setField } from '../../change/field.ts'
-import { percent } from '../../units/say.ts'
 import { sound, watch, type Rule } from '../rule.ts'
+import { amount, percent } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 /** The economical range of small sets, and where they glaze. */
 const GLAZES = 0.3
@@ -14,7 +15,7 @@ export const generatorLoad: Rule = {
     const { generator } = design
     if (!generator.present || generator.kind !== 'generator') return []
     const share = worked['generator.load-share'].value
-    const says = `It works at ${percent(share)} of its power while charging.`
+    const says = say`It works at ${percent(share)} of its power while charging.`
     const more = { working: 'generator.load-share' }
     if (share < GLAZES)
       return [
@@ -26,7 +27,7 @@ export const generatorLoad: Rule = {
         watch('generator', says, 'The house comes on top. Seventy per cent is where a long run is quiet and thrifty.', {
           ...more,
           remedy: {
-            label: `set the charger to ${amps} A`,
+            label: say`set the charger to ${amount(amps, 'A')}`,
             apply: setField('generator.chargeLimitA', amps),
           },
         }),

@@ -1,5 +1,6 @@
-import { significant } from '../../units/format.ts'
 import { sound, watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const refill: Rule = {
   id: 'generator.refill',
@@ -12,11 +13,11 @@ export const refill: Rule = {
       ? [
           watch(
             'generator',
-            `A refill takes ${significant(hours, 2)} h; the longest run is ${generator.maxRunH} h.`,
+            say`A refill takes ${amount(hours, 'h')}; the longest run is ${amount(generator.maxRunH, 'h')}.`,
             'The bank never comes back in one go. More charger, or longer runs.',
             more,
           ),
         ]
-      : [sound('generator', `A refill takes ${significant(hours, 2)} h.`, 'Within the longest run allowed.', more)]
+      : [sound('generator', say`A refill takes ${amount(hours, 'h')}.`, 'Within the longest run allowed.', more)]
   },
 }

@@ -1,5 +1,6 @@
-import { watts } from '../../units/say.ts'
 import { stop, watch, type Rule } from '../rule.ts'
+import { watts } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const acCoupled: Rule = {
   id: 'inverter.ac-coupled',
@@ -16,14 +17,14 @@ export const acCoupled: Rule = {
       ? [
           stop(
             'inverter',
-            `${watts(feedW)} feed the AC side of an inverter of ${watts(ratedW)}.`,
+            say`${watts(feedW)} feed the AC side of an inverter of ${watts(ratedW)}.`,
             'When the house drops its load all of it runs back through the inverter, which must carry it until the frequency rises. No more than its rating.',
           ),
         ]
       : [
           watch(
             'inverter',
-            `${watts(feedW)} feed the AC side.`,
+            say`${watts(feedW)} feed the AC side.`,
             'The inverter’s maker must allow it and must raise the frequency when the bank is full; while a generator runs they are held off.',
           ),
         ]

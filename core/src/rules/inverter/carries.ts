@@ -1,5 +1,6 @@
-import { percent } from '../../units/say.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
+import { percent } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const carries: Rule = {
   id: 'inverter.carries',
@@ -11,7 +12,7 @@ export const carries: Rule = {
       return [
         stop(
           'inverter',
-          `${worked['inverter.leg-share'].label} is at ${percent(share)}.`,
+          say`${worked['inverter.leg-share'].label} is at ${percent(share)}.`,
           'The inverter trips. Move loads between legs, spread them over the day, or take a larger one.',
           more,
         ),
@@ -20,7 +21,7 @@ export const carries: Rule = {
       return [
         watch(
           'inverter',
-          `${worked['inverter.leg-share'].label} is at ${percent(share)}.`,
+          say`${worked['inverter.leg-share'].label} is at ${percent(share)}.`,
           'Little is left for what you forgot, or for a hot day.',
           more,
         ),
@@ -28,7 +29,7 @@ export const carries: Rule = {
     return [
       sound(
         'inverter',
-        `${worked['inverter.leg-share'].label} at ${percent(share)}.`,
+        say`${worked['inverter.leg-share'].label} at ${percent(share)}.`,
         'Carries what is on at once.',
         more,
       ),

@@ -1,6 +1,6 @@
-import { significant } from '../../units/format.ts'
-import { watts } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
+import { amount, watts } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 /** Below this share of its rating heat and elevation deserve a word. */
 const DERATED = 0.9
@@ -15,7 +15,7 @@ export const derated: Rule = {
       ? [
           watch(
             'inverter',
-            `Of ${watts(sheetW)} it gives ${watts(rating.value)} at ${significant(design.inverter.hottestC)} °C and ${significant(design.place.elevationM)} m.`,
+            say`Of ${watts(sheetW)} it gives ${watts(rating.value)} at ${amount(design.inverter.hottestC, '°C')} and ${amount(design.place.elevationM, 'm')}.`,
             'Heat and thin air take the rest. A cooler, open place on the wall gives most of it back.',
             { working: 'inverter.rating' },
           ),

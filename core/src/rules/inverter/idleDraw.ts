@@ -1,6 +1,6 @@
-import { quantity } from '../../units/format.ts'
-import { percent, watts } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
+import { amount, percent, watts } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 /** Share of a day's need from which the draw at rest is worth a word. */
 const IDLE_SHARE = 0.15
@@ -15,8 +15,8 @@ export const idleDraw: Rule = {
     return [
       watch(
         'inverter',
-        `Its own draw is ${quantity(idleWh, 'Wh')} a day, ${percent(idleWh / dayWh)} of what the loads take.`,
-        `It eats ${watts(worked['inverter.idle-panels'].value)} of modules in the darkest month. A smaller inverter, or search mode where nothing has to stay awake.`,
+        say`Its own draw is ${amount(idleWh, 'Wh')} a day, ${percent(idleWh / dayWh)} of what the loads take.`,
+        say`It eats ${watts(worked['inverter.idle-panels'].value)} of modules in the darkest month. A smaller inverter, or search mode where nothing has to stay awake.`,
         { working: 'inverter.idle-panels' },
       ),
     ]

@@ -1,6 +1,7 @@
 import { softStarter } from './softStarter.ts'
-import { volts } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
+import { volts } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const sags: Rule = {
   id: 'inverter.sag',
@@ -11,13 +12,13 @@ export const sags: Rule = {
     if (!peak.starter || sagged >= lowCutV) return []
     const says =
       sagged === 0
-        ? `The bank cannot carry ${peak.starter}’s start at 30 % charge.`
-        : `${peak.starter}’s start pulls a 30 % bank to ${volts(sagged)}.`
+        ? say`The bank cannot carry ${peak.starter}’s start at 30 % charge.`
+        : say`${peak.starter}’s start pulls a 30 % bank to ${volts(sagged)}.`
     return [
       watch(
         'inverter',
         says,
-        `The inverter lets go at ${volts(lowCutV)}. More strings in parallel, a soft start, or start it only on a fuller bank.`,
+        say`The inverter lets go at ${volts(lowCutV)}. More strings in parallel, a soft start, or start it only on a fuller bank.`,
         { working: 'inverter.sag', ...softStarter(design, peak.starter) },
       ),
     ]

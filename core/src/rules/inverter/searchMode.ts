@@ -1,5 +1,6 @@
-import { significant } from '../../units/format.ts'
 import { watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const searchMode: Rule = {
   id: 'inverter.search',
@@ -20,8 +21,8 @@ export const searchMode: Rule = {
     return [
       watch(
         'inverter',
-        `Search mode never sleeps: ${significant(keptW)} W are always on, and ${significant(inverter.part.searchWakeW)} W wake it.`,
-        `${awake
+        say`Search mode never sleeps: ${amount(keptW, 'W')} are always on, and ${amount(inverter.part.searchWakeW, 'W')} wake it.`,
+        say`${awake
           .map(({ name }) => name)
           .slice(0, 3)
           .join(', ')} keep it awake. Put them on direct current or on a switch.`,

@@ -1,6 +1,7 @@
 import { softStart } from '../../change/loads.ts'
 import type { Design } from '../../document/types.ts'
 import type { Remedy } from '../rule.ts'
+import { say } from '../../units/words.ts'
 
 /** A pump that starts hard can be given a soft starter. */
 export function softStarter(design: Design, starter: string): { remedy?: Remedy } {
@@ -8,7 +9,7 @@ export function softStarter(design: Design, starter: string): { remedy?: Remedy 
   if (!pump) return {}
   return {
     remedy: {
-      label: `soft starter for ${pump.name}`,
+      label: say`soft starter for ${pump.name}`,
       apply: softStart(pump.id),
     },
   }

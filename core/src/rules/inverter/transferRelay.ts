@@ -1,5 +1,6 @@
-import { percent } from '../../units/say.ts'
 import { stop, type Rule } from '../rule.ts'
+import { percent } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const transferRelay: Rule = {
   id: 'inverter.transfer',
@@ -10,7 +11,7 @@ export const transferRelay: Rule = {
       ? [
           stop(
             'inverter',
-            `The backup can push ${percent(share)} of what the transfer relay carries.`,
+            say`The backup can push ${percent(share)} of what the transfer relay carries.`,
             'The relay welds or burns. A breaker of the relay’s rating before it, or a larger relay.',
             { working: 'inverter.transfer-share' },
           ),

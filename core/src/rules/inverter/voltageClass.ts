@@ -1,5 +1,6 @@
-import { amps, watts } from '../../units/say.ts'
 import { watch, type Rule } from '../rule.ts'
+import { amount, amps, watts } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const voltageClass: Rule = {
   id: 'inverter.voltage-class',
@@ -11,8 +12,8 @@ export const voltageClass: Rule = {
       ? [
           watch(
             'inverter',
-            `${better} V would suit this system better than ${bank.systemV} V.`,
-            `${watts(ratedW)} draws ${amps(worked['inverter.low-voltage-current'].value)} from this bank at its lowest; at ${better} V it is ${Math.round((bank.systemV / better) * 100)} % of that, and so is the copper.`,
+            say`${amount(better, 'V')} would suit this system better than ${amount(bank.systemV, 'V')}.`,
+            say`${watts(ratedW)} draws ${amps(worked['inverter.low-voltage-current'].value)} from this bank at its lowest; at ${amount(better, 'V')} it is ${amount(Math.round((bank.systemV / better) * 100), '%')} of that, and so is the copper.`,
             { working: 'inverter.low-voltage-current' },
           ),
         ]

@@ -1,6 +1,7 @@
 import { dailyEnergy } from '../../loads/energy.ts'
-import { quantity } from '../../units/format.ts'
 import { watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const electricHeat: Rule = {
   id: 'loads.large-share',
@@ -11,8 +12,8 @@ export const electricHeat: Rule = {
       .map((load) =>
         watch(
           load.id,
-          `${load.name} alone is ${Math.round((100 * dailyEnergy(load, worstMonth)) / loadsWh[worstMonth])} % of the day.`,
-          `At ${quantity(dailyEnergy(load, worstMonth), 'Wh')} a day it decides the size of everything; see whether it can run on something else.`,
+          say`${load.name} alone is ${amount(Math.round((100 * dailyEnergy(load, worstMonth)) / loadsWh[worstMonth]), '%')} of the day.`,
+          say`At ${amount(dailyEnergy(load, worstMonth), 'Wh')} a day it decides the size of everything; see whether it can run on something else.`,
         ),
       ),
 }

@@ -1,6 +1,7 @@
 import { dailyEnergy } from '../../loads/energy.ts'
-import { quantity } from '../../units/format.ts'
 import { sound, watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const unmetered: Rule = {
   id: 'loads.unmetered',
@@ -16,8 +17,8 @@ export const unmetered: Rule = {
       ? [
           watch(
             'loads',
-            `${Math.round(share * 100)} % of the energy is nameplate guesses.`,
-            `Meter ${worst.name} first: ${quantity(dailyEnergy(worst, worstMonth), 'Wh')} a day hangs on it.`,
+            say`${amount(Math.round(share * 100), '%')} of the energy is nameplate guesses.`,
+            say`Meter ${worst.name} first: ${amount(dailyEnergy(worst, worstMonth), 'Wh')} a day hangs on it.`,
             { working: 'loads.worst-day' },
           ),
         ]

@@ -1,7 +1,8 @@
 import { setField } from '../../change/field.ts'
 import { MOST_FROM_SUN_H } from '../../calendar/clock.ts'
-import { significant } from '../../units/format.ts'
 import { watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const clock: Rule = {
   id: 'place.clock',
@@ -14,11 +15,11 @@ export const clock: Rule = {
       : [
           watch(
             'place',
-            `Noon by this clock is ${significant(Math.min(off, 24 - off), 2)} h away from the sun’s.`,
+            say`Noon by this clock is ${amount(Math.min(off, 24 - off), 'h')} away from the sun’s.`,
             'Loads would run in the wrong hours of sun. Check the clock, and whether east and west are mixed up.',
             {
               remedy: {
-                label: `set the clock to ${Math.round(solar)} h`,
+                label: say`set the clock to ${amount(Math.round(solar), 'h')}`,
                 apply: setField('place.utcOffsetH', Math.round(solar)),
               },
             },

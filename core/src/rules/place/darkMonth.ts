@@ -1,13 +1,14 @@
 import { MONTH_NAMES } from '../../calendar/calendar.ts'
-import { significant } from '../../units/format.ts'
 import { sound, watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const darkMonth: Rule = {
   id: 'place.dark-month',
   step: 'place',
   check: ({ derived: { sunHours, worstMonth } }) => {
     const hours = sunHours[worstMonth]
-    const says = `${MONTH_NAMES[worstMonth]} gives ${significant(hours, 2)} h of sun.`
+    const says = say`${MONTH_NAMES[worstMonth]} gives ${amount(hours, 'h')} of sun.`
     return hours < 1.5
       ? [
           watch(

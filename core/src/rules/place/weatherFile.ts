@@ -1,6 +1,7 @@
 import { setField } from '../../change/field.ts'
-import { significant } from '../../units/format.ts'
 import { sound, watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 /** With fewer years than this a one-in-ten winter is not in the file. */
 const YEARS_FOR_ONE_IN_TEN = 10
@@ -15,7 +16,7 @@ export const weatherFile: Rule = {
       source === 'hours' && hours.years < YEARS_FOR_ONE_IN_TEN
         ? watch(
             'place',
-            `${hours.years === 1 ? 'One year' : `${hours.years} years`} of hours cannot show a 1-in-10 winter.`,
+            say`${hours.years === 1 ? 'One year' : say`${hours.years} years`} of hours cannot show a 1-in-10 winter.`,
             'A typical year is chosen to be typical. Let years be made from these hours, with their persistence, to see the bad ones.',
             {
               remedy: {
@@ -26,19 +27,19 @@ export const weatherFile: Rule = {
           )
         : sound(
             'place',
-            `The weather comes from “${hours.name}”.`,
-            `${hours.years} year${hours.years === 1 ? '' : 's'} of hours, ${source === 'hours' ? 'run as they were' : 'made into as many years as you like'}.`,
+            say`The weather comes from “${hours.name}”.`,
+            say`${hours.years} year${hours.years === 1 ? '' : 's'} of hours, ${source === 'hours' ? 'run as they were' : 'made into as many years as you like'}.`,
           ),
     ]
     if (hours.lowestC < place.recordLowC)
       findings.push(
         watch(
           'place',
-          `The imported hours reach ${significant(hours.lowestC)} °C, below the record low of ${significant(place.recordLowC)} °C.`,
+          say`The imported hours reach ${amount(hours.lowestC, '°C')}, below the record low of ${amount(place.recordLowC, '°C')}.`,
           'String voltage, freezing and cold capacity are judged at the record low; it should be the lowest you know of.',
           {
             remedy: {
-              label: `set the record low to ${Math.floor(hours.lowestC)} °C`,
+              label: say`set the record low to ${amount(Math.floor(hours.lowestC), '°C')}`,
               apply: setField('place.recordLowC', Math.floor(hours.lowestC)),
             },
           },

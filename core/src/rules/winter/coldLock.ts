@@ -1,21 +1,24 @@
 import { setField } from '../../change/field.ts'
-import { significant } from '../../units/format.ts'
 import { stop, type Rule } from '../rule.ts'
+import { amount, celsius } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
+
+const ROOM_C = 8
 
 export const coldLock: Rule = {
   id: 'winter.cold-lock',
   step: 'winter',
-  check: ({ winter }) =>
+  check: ({ design, winter }) =>
     winter && winter.median.coldLockHours > 0
       ? [
           stop(
             'winter',
-            `Charging is locked by cold for ${significant(winter.median.coldLockHours)} h a year.`,
-            'Lithium must not be charged at or below 0 °C. Heat the room.',
+            say`Charging is locked by cold for ${amount(winter.median.coldLockHours, 'h')} a year.`,
+            say`Lithium must not be charged at or below ${celsius(design.bank.part.minChargeC ?? 0)}. Heat the room.`,
             {
               remedy: {
-                label: 'heated room, 8 °C',
-                apply: setField('place.batteryRoom', { kind: 'heated', setC: 8 }),
+                label: say`heated room, ${celsius(ROOM_C)}`,
+                apply: setField('place.batteryRoom', { kind: 'heated', setC: ROOM_C }),
               },
             },
           ),

@@ -1,5 +1,6 @@
-import { significant } from '../../units/format.ts'
 import { sound, watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const generatorHours: Rule = {
   id: 'winter.generator-hours',
@@ -11,15 +12,15 @@ export const generatorHours: Rule = {
       ? [
           watch(
             'winter',
-            `The generator runs ${significant(hours)} h in a typical year.`,
+            say`The generator runs ${amount(hours, 'h')} in a typical year.`,
             'That is a generator house with panels. See what a steeper array or more storage saves.',
           ),
         ]
       : [
           sound(
             'winter',
-            `The generator runs ${significant(hours)} h in a typical year.`,
-            `${significant(winter.median.generatorStarts)} starts; ${significant(winter.oneInTen.generatorHours)} h in 1 of 10.`,
+            say`The generator runs ${amount(hours, 'h')} in a typical year.`,
+            say`${amount(winter.median.generatorStarts, '')} starts; ${amount(winter.oneInTen.generatorHours, 'h')} in 1 of 10.`,
           ),
         ]
   },

@@ -1,5 +1,6 @@
-import { significant } from '../../units/format.ts'
 import { open, sound, stop, watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const shortHours: Rule = {
   id: 'winter.short-hours',
@@ -19,7 +20,7 @@ export const shortHours: Rule = {
       return [
         stop(
           'winter',
-          `What must run is off ${significant(must, 2)} h in 1 winter of 10.`,
+          say`What must run is off ${amount(must, 'h')} in 1 winter of 10.`,
           'Storage, sun or generator is too small. “What next” ranks what helps most.',
         ),
       ]
@@ -27,7 +28,7 @@ export const shortHours: Rule = {
       return [
         watch(
           'winter',
-          `Lights out ${significant(all, 2)} h in 1 winter of 10.`,
+          say`Lights out ${amount(all, 'h')} in 1 winter of 10.`,
           'Only loads that should run or can wait drop out; what must run keeps running.',
         ),
       ]
@@ -35,7 +36,7 @@ export const shortHours: Rule = {
       sound(
         'winter',
         'Nothing is short, 9 winters in 10.',
-        `Over ${winter.years} made years; the run knows no breakdowns.`,
+        say`Over ${winter.years} made years; the run knows no breakdowns.`,
       ),
     ]
   },

@@ -1,6 +1,7 @@
 import { setField } from '../../change/field.ts'
-import { significant } from '../../units/format.ts'
 import { watch, type Rule } from '../rule.ts'
+import { amount } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 /** A refill quicker than this is cut short by whole hours; a leg fuller than this is passed by bursts within the hour. */
 const QUICK_REFILL_H = 2
@@ -20,7 +21,7 @@ export const stepOfRun: Rule = {
         'winter',
         'Whole hours are coarse for this design.',
         quick
-          ? `A refill takes ${significant(refillH, 2)} h, and the run can only stop it on the hour: backup hours come out too high.`
+          ? say`A refill takes ${amount(refillH, 'h')}, and the run can only stop it on the hour: backup hours come out too high.`
           : 'Bursts within the hour pass what the inverter carries, and hours do not see them.',
         {
           remedy: {

@@ -1,9 +1,9 @@
 import { setRun } from '../../change/work.ts'
 import type { Design } from '../../document/types.ts'
-import { decimal } from '../../units/format.ts'
 import { cableName, sizeFor, type WorkedRun } from '../../wiring/runs.ts'
-import { amps } from '../../units/say.ts'
 import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
+import { amount, amps } from '../../units/say.ts'
+import { say } from '../../units/words.ts'
 
 export const runsCarry: Rule = {
   id: 'wiring.runs',
@@ -25,30 +25,30 @@ export const runsCarry: Rule = {
 function finding(design: Design, worked: WorkedRun) {
   const { run, ampacityA, designA, deviceA, dropPct, carries } = worked
   const remedy = thicker(design, worked)
-  const named = `${run.name}: ${cableName(run)}`
+  const named = say`${run.name}: ${cableName(run)}`
   if (carries)
     return watch(
       run.id,
-      `${run.name} loses ${decimal(dropPct, 1)} %, ${run.allowedDropPct} % wanted.`,
+      say`${run.name} loses ${amount(dropPct, '%', 1)}, ${amount(run.allowedDropPct, '%')} wanted.`,
       'Thicker cable, or a higher string voltage.',
       { remedy },
     )
   if (deviceA === null)
     return stop(
       run.id,
-      `${run.name} needs ${amps(designA)}.`,
+      say`${run.name} needs ${amps(designA)}.`,
       'No single standard device is made for that. Split it into two circuits.',
     )
   if (ampacityA < designA)
     return stop(
       run.id,
-      `${named} carries ${amps(ampacityA)}, ${amps(designA)} needed.`,
+      say`${named} carries ${amps(ampacityA)}, ${amps(designA)} needed.`,
       'An overloaded cable burns its insulation. Thicker, or two in parallel by the code.',
       { remedy },
     )
   return stop(
     run.id,
-    `${named} is not protected by the ${amps(deviceA)} device it needs.`,
+    say`${named} is not protected by the ${amps(deviceA)} device it needs.`,
     'A device larger than the cable lets it burn before it opens. Thicker cable.',
     { remedy },
   )

@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { type ArrayField, type ModulePart, removeArray, takeModule } from '@ambrel/core'
-import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
-import FieldGrid from '../../fields/FieldGrid.vue'
+import DocumentField from '../../fields/DocumentField.vue'
+import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -21,49 +21,37 @@ const trackers = computed(() => {
   const part = design.document!.controllers.find(({ id }) => id === array.value.controllerId)?.part
   return Array.from({ length: part?.trackers ?? 1 }, (_, i) => ({ value: i + 1, label: `${i + 1}` }))
 })
-const TRACKING = [
-  { value: 'fixed', label: 'fixed' },
-  { value: 'single-axis', label: 'turning, N–S axis' },
-]
-const SITES = [
-  { value: 'ground', label: 'ground' },
-  { value: 'roof', label: 'roof' },
-]
-const MOUNTINGS = [
-  { value: 'open-rack', label: 'open rack' },
-  { value: 'roof-parallel', label: 'close to a roof' },
-]
 const fields = computed<GridField[]>(() => {
-  const fixed = array.value.tracking === 'fixed'
-  const field = (key: keyof ArrayField, label: string, more: Partial<GridField> = {}): GridField => ({
-    path: path(key),
-    label,
-    ...more,
-  })
+  const { tracking, tiltSeasons } = array.value
+  const fixed = tracking === 'fixed'
   return [
-    field('inSeries', 'In series'),
-    field('inParallel', 'Strings'),
-    field('tracking', 'Stands', { options: TRACKING }),
-    ...(fixed && array.value.tiltSeasons.length === 0 ? [field('tiltDeg', 'Tilt', { unit: '°' })] : []),
-    ...(fixed ? [field('azimuthDeg', 'Facing', { unit: '°' })] : []),
-    field('controllerId', 'On', { options: controllers.value }),
-    ...(trackers.value.length > 1 ? [field('tracker', 'Its tracker', { options: trackers.value })] : []),
-    field('site', 'On the', { options: SITES }),
-    field('horizonShare', 'Horizon in its way', { unit: 'share', step: 10 }),
-    field('mounting', 'Mounting', { options: MOUNTINGS }),
-    field('soilingLoss', 'Soiling', { unit: 'share' }),
-    field('wiringLoss', 'Wiring', { unit: 'share' }),
-    field('mismatchLoss', 'Mismatch', { unit: 'share' }),
-    field('ageYears', 'Age', { unit: 'years' }),
+    path('inSeries'),
+    path('inParallel'),
+    path('tracking'),
+    ...(fixed && tiltSeasons.length === 0 ? [path('tiltDeg')] : []),
+    ...(fixed ? [path('azimuthDeg')] : []),
+    { path: path('controllerId'), options: controllers.value },
+    ...(trackers.value.length > 1 ? [{ path: path('tracker'), options: trackers.value }] : []),
+    ...PLACED.map(path),
   ]
 })
+const PLACED: (keyof ArrayField)[] = [
+  'site',
+  'horizonShare',
+  'mounting',
+  'soilingLoss',
+  'wiringLoss',
+  'mismatchLoss',
+  'lightInducedLoss',
+  'ageYears',
+]
 const derived = computed(() => design.derived?.arrays[props.index])
 </script>
 
 <template>
   <section class="card">
     <div class="row head">
-      <DocumentField class="name" :field="{ path: path('name'), label: 'Array name', text: true }" />
+      <DocumentField class="name" :path="path('name')" />
       <p class="quiet grow">
         {{ prefs.show(derived?.ratedW, 'W') }} · {{ prefs.show(derived?.worstSunHours, 'h') }} of sun in its worst month
       </p>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import {
+  CONTROLLER,
   controllerWatts,
   type ControllerPart,
   removeController,
@@ -10,7 +11,6 @@ import {
   takeController,
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import TextField from '../../fields/TextField.vue'
@@ -23,30 +23,14 @@ const prefs = usePrefs()
 const controller = computed(() => design.document!.controllers[props.index])
 const feedsAc = computed(() => controller.value.part.kind === 'ac-coupled')
 const passes = computed(() => controllerWatts(design.document!, controller.value.part.outputA))
-const KINDS = [
-  { value: 'tracker', label: 'tracks' },
-  { value: 'pulse-width', label: 'pulse-width' },
-  { value: 'ac-coupled', label: 'feeds the AC side' },
-]
-const FIELDS: { key: keyof ControllerPart; label: string; unit?: string; step?: number }[] = [
-  { key: 'maxInputV', label: 'Destroyed above', unit: 'V' },
-  { key: 'startV', label: 'Starts from', unit: 'V' },
-  { key: 'trackers', label: 'Trackers' },
-  { key: 'minTrackV', label: 'Tracks from', unit: 'V' },
-  { key: 'maxTrackV', label: 'Tracks up to', unit: 'V' },
-  { key: 'maxInputA', label: 'Input, at most', unit: 'A' },
-  { key: 'outputA', label: 'Output', unit: 'A' },
-  { key: 'outputAcW', label: 'AC output', unit: 'W', step: 100 },
-  { key: 'efficiency', label: 'Efficiency', unit: 'share' },
-  { key: 'selfW', label: 'Own draw', unit: 'W', step: 0.5 },
-  { key: 'price', label: 'Price' },
-]
-const fields = computed<GridField[]>(() => {
-  const path = (key: string) => `controllers.${props.index}.part.${key}`
-  return FIELDS.filter(({ key }) =>
-    key === 'outputAcW' ? feedsAc.value : key === 'outputA' ? !feedsAc.value : true,
-  ).map(({ key, ...field }) => ({ ...field, path: path(key) }))
-})
+const FIELDS = Object.keys(CONTROLLER).filter(
+  (key) => !['id', 'name', 'kind'].includes(key),
+) as (keyof ControllerPart)[]
+const fields = computed(() =>
+  FIELDS.filter((key) => (key === 'outputAcW' ? feedsAc.value : key === 'outputA' ? !feedsAc.value : true)).map(
+    (key) => `controllers.${props.index}.part.${key}`,
+  ),
+)
 /** What an AC-coupled one gives is in watts, at first what its amps would be at 240 V. */
 function setKind(kind: ControllerPart['kind']): void {
   design.change('kind of controller', setControllerKind(props.index, kind))
@@ -74,7 +58,7 @@ function setKind(kind: ControllerPart['kind']): void {
       />
       <ChoiceField
         :model-value="controller.part.kind"
-        :options="KINDS"
+        :options="CONTROLLER.kind.options"
         label="Kind"
         labelled
         @update:model-value="setKind($event as ControllerPart['kind'])"

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { type ModulePart, setField } from '@ambrel/core'
-import type { GridField } from '../../fields/DocumentField.vue'
+import { MODULE, setField } from '@ambrel/core'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import { useDesign } from '../../stores/design.ts'
 
@@ -10,25 +9,10 @@ const design = useDesign()
 const open = ref(false)
 /** as typed: what is looked at here is a slip of the pen, which does not rule */
 const module = computed(() => (design.entered?.arrays[props.index] ?? design.document!.arrays[props.index]).module)
-const FIELDS: { key: keyof ModulePart; label: string; unit?: string; step?: number }[] = [
-  { key: 'ratedW', label: 'Rated', unit: 'W', step: 5 },
-  { key: 'vocV', label: 'Voc', unit: 'V', step: 0.1 },
-  { key: 'vmpV', label: 'Vmp', unit: 'V', step: 0.1 },
-  { key: 'iscA', label: 'Isc', unit: 'A', step: 0.1 },
-  { key: 'impA', label: 'Imp', unit: 'A', step: 0.1 },
-  { key: 'betaVocPctPerK', label: 'β of Voc', unit: '%/K', step: 0.01 },
-  { key: 'gammaPctPerK', label: 'γ of power', unit: '%/K', step: 0.01 },
-  { key: 'alphaIscPctPerK', label: 'α of Isc', unit: '%/K', step: 0.01 },
-  { key: 'noctC', label: 'NOCT', unit: '°C' },
-  { key: 'seriesFuseA', label: 'Series fuse', unit: 'A' },
-  { key: 'cells', label: 'Cells', unit: '' },
-  { key: 'lengthM', label: 'Length', unit: 'm', step: 0.01 },
-  { key: 'widthM', label: 'Width', unit: 'm', step: 0.01 },
-  { key: 'weightKg', label: 'Weight', unit: 'kg' },
-  { key: 'price', label: 'Price', unit: '' },
-]
-const fields = computed<GridField[]>(() =>
-  FIELDS.map(({ key, ...field }) => ({ ...field, path: `arrays.${props.index}.module.${key}` })),
+const fields = computed(() =>
+  Object.keys(MODULE)
+    .filter((key) => key !== 'id')
+    .map((key) => `arrays.${props.index}.module.${key}`),
 )
 
 type Coefficient = 'betaVocPctPerK' | 'gammaPctPerK' | 'alphaIscPctPerK'

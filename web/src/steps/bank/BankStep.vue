@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import {
   absorptionV,
+  BANK_VOLTAGES,
+  BATTERY,
   CHEMISTRIES,
   type BatteryPart,
   type Bank,
@@ -12,7 +14,7 @@ import {
   voltagesFor,
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
+import DocumentField from '../../fields/DocumentField.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -31,51 +33,41 @@ const prefs = usePrefs()
 const bank = computed(() => design.document!.bank)
 
 const takePart = (part: BatteryPart) => design.change(`battery: ${part.name}`, takeBattery(part))
-const VOLTAGE_WORDS = { 48: '48 V', 24: '24 V', 12: '12 V, existing only' } as const
 /** one the shelf has no inverter for is not offered, but where it is typed in a file it is shown */
 const voltages = computed(() =>
-  [...new Set([...voltagesFor(design.document!), bank.value.systemV])].map((value) => ({
-    value,
-    label: VOLTAGE_WORDS[value],
-  })),
+  BANK_VOLTAGES.filter(({ value }) => value === bank.value.systemV || voltagesFor(design.document!).includes(value)),
 )
 const setVoltage = (systemV: Bank['systemV']) => design.change(`${systemV} V bank`, takeVoltage(systemV))
 
-const chemistries = Object.entries(CHEMISTRIES).map(([value, { name }]) => ({
-  value: value as BatteryPart['chemistry'],
-  label: name,
-}))
 const setChemistry = (chemistry: BatteryPart['chemistry']) =>
   design.change(`${CHEMISTRIES[chemistry].name} bank`, takeChemistry(chemistry))
 /** A bank of that chemistry as it was sized. */
 const takeSized = ({ part, inParallel }: Choice) =>
   design.change(`${CHEMISTRIES[part.chemistry].name} bank`, takeBattery(part, inParallel))
 
-const TAKEOFFS = [
-  { value: 'one-end', label: 'both leads at one end' },
-  { value: 'opposite-corners', label: 'opposite corners' },
-  { value: 'equal-leads', label: 'equal leads to bars' },
+const FIELDS: (keyof Bank)[] = [
+  'inSeries',
+  'inParallel',
+  'autonomyDays',
+  'allowedDepth',
+  'cutoffStateOfCharge',
+  'absorbV',
+  'takeoff',
+  'linkMilliohm',
+  'seriesM',
+  'linkM',
+  'leadM',
+  'stringFuses',
 ]
-const fields = computed<GridField[]>(() => [
-  { path: 'bank.inSeries', label: 'In series' },
-  { path: 'bank.inParallel', label: 'Strings in parallel' },
-  { path: 'bank.autonomyDays', label: 'Days without sun wanted', unit: 'd' },
-  { path: 'bank.allowedDepth', label: 'Depth allowed', unit: 'share', step: 5 },
-  { path: 'bank.cutoffStateOfCharge', label: 'Cut-out at a charge of', unit: 'share', step: 5 },
-  {
-    path: 'bank.absorbV',
-    label: `Absorbs at (usual ${prefs.show(absorptionV({ ...bank.value, absorbV: null }), 'V')})`,
-    unit: 'V',
-    nullable: true,
-    step: 0.2,
-  },
-  { path: 'bank.takeoff', label: 'Cabling', options: TAKEOFFS },
-  { path: 'bank.linkMilliohm', label: 'Each link, resistance', unit: 'mΩ', step: 0.1 },
-  { path: 'bank.seriesM', label: 'Jumper in series', unit: 'm', step: 0.1 },
-  { path: 'bank.linkM', label: 'Link between strings', unit: 'm', step: 0.1 },
-  { path: 'bank.leadM', label: 'Main lead', unit: 'm', step: 0.1 },
-  { path: 'bank.stringFuses', label: 'a fuse per string', toggle: true },
-])
+const fields = computed(() =>
+  FIELDS.map((key) => ({
+    path: `bank.${key}`,
+    label:
+      key === 'absorbV'
+        ? `Absorbs at (usual ${prefs.show(absorptionV({ ...bank.value, absorbV: null }), 'V')})`
+        : undefined,
+  })),
+)
 </script>
 
 <template>
@@ -100,9 +92,10 @@ const fields = computed<GridField[]>(() => [
       />
       <ChoiceField
         :model-value="bank.part.chemistry"
-        :options="chemistries"
+        :options="BATTERY.chemistry.options"
         label="Chemistry"
         labelled
+        path="bank.part.chemistry"
         @update:model-value="setChemistry"
       />
       <PartPicker
@@ -113,7 +106,7 @@ const fields = computed<GridField[]>(() => [
         :fits="(part: BatteryPart) => part.chemistry === bank.part.chemistry"
         @update:model-value="takePart"
       />
-      <DocumentField v-for="field in fields" :key="field.path" :field="field" labelled />
+      <DocumentField v-for="field in fields" :key="field.path" v-bind="field" labelled />
     </section>
     <section class="card printed">
       <h2>The bank as it is cabled</h2>

@@ -65,7 +65,7 @@ const count = computed(() => bank.value.inSeries * bank.value.inParallel)
     <details>
       <summary>Units bought before there is anything to charge them</summary>
       <ul>
-        <li v-for="line in facts.storage" :key="line">{{ line }}</li>
+        <li v-for="line in facts.storage" :key="prefs.say(line)">{{ prefs.say(line) }}</li>
       </ul>
       <p class="quiet">The maker’s sheet outranks this.</p>
     </details>

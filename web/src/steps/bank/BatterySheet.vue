@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { addRate, addTo, removeFrom, setField } from '@ambrel/core'
+import { addRate, BATTERY, addTo, removeFrom, setField } from '@ambrel/core'
 import { computed } from 'vue'
-import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import PairTable from '../../fields/PairTable.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -9,21 +8,9 @@ import { useDesign } from '../../stores/design.ts'
 /** The unit's data sheet: taken from the shelf, every figure open to be put right. */
 const design = useDesign()
 const part = computed(() => design.document!.bank.part)
-const FIELDS: GridField[] = [
-  { path: 'bank.part.name', label: 'Name', text: true },
-  { path: 'bank.part.nominalV', label: 'Nominal', unit: 'V', step: 0.1 },
-  { path: 'bank.part.resistanceMilliohm', label: 'Resistance', unit: 'mΩ', step: 0.1 },
-  { path: 'bank.part.maxChargeA', label: 'Charge, at most', unit: 'A' },
-  { path: 'bank.part.maxDischargeA', label: 'Discharge, at most', unit: 'A' },
-  { path: 'bank.part.surgeA', label: 'Surge', unit: 'A' },
-  { path: 'bank.part.parallelLimit', label: 'Parallel, at most' },
-  { path: 'bank.part.calendarYears', label: 'Calendar life', unit: 'years' },
-  { path: 'bank.part.heaterW', label: 'Heater', unit: 'W' },
-  { path: 'bank.part.minChargeC', label: 'No charging at or below', unit: '°C', nullable: true },
-  { path: 'bank.part.selfDischargePctPerMonth', label: 'Loses by itself a month', unit: '%' },
-  { path: 'bank.part.weightKg', label: 'Weight', unit: 'kg' },
-  { path: 'bank.part.price', label: 'Price' },
-]
+const FIELDS = Object.entries(BATTERY).flatMap(([key, { kind }]) =>
+  kind === 'rows' || key === 'id' || key === 'chemistry' ? [] : [`bank.part.${key}`],
+)
 const RATES = [
   { key: 'hours' as const, title: 'emptied in', unit: 'h' },
   { key: 'ampHours' as const, title: 'gives', unit: 'Ah' },

@@ -54,7 +54,7 @@ const currency = computed(() => design.document!.budget.currency)
           <td class="n">{{ prefs.show(each.weightKg, 'kg') }}</td>
           <td class="n">{{ prefs.show(each.volumeL, 'L') }}</td>
           <td class="n">{{ decimal(each.years, 0) }} years</td>
-          <td class="quiet">{{ each.upkeep }} {{ each.cold }}</td>
+          <td class="quiet">{{ each.upkeep }} {{ prefs.say(each.cold) }}</td>
           <td>
             <span v-if="each.chemistry === design.document!.bank.part.chemistry" class="quiet">now</span>
             <button v-else class="link" @click="emit('take', each)">take</button>

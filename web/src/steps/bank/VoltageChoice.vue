@@ -45,9 +45,9 @@ const now = computed(() => design.document!.bank.systemV)
           <td class="volts">{{ each.systemV }} V <small v-if="each.advised">advised here</small></td>
           <td class="n">{{ prefs.show(each.fullLoadA, 'A') }}</td>
           <td class="n">{{ prefs.show(each.surgeA, 'A') }}</td>
-          <td>{{ each.cable }}</td>
+          <td>{{ prefs.say(each.cable) }}</td>
           <td class="n">{{ prefs.show(each.controllerW, 'W') }}</td>
-          <td class="quiet">{{ each.says }}</td>
+          <td class="quiet">{{ prefs.say(each.says) }}</td>
           <td>
             <span v-if="each.systemV === now" class="quiet">now</span>
             <button v-else-if="offered.includes(each.systemV)" class="link" @click="emit('choose', each.systemV)">

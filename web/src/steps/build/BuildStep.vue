@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { type BuildTask, setTaskDone } from '@ambrel/core'
+import DocumentField from '../../fields/DocumentField.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
 
+const prefs = usePrefs()
 const design = useDesign()
 const done = computed(() => new Set(design.document!.build.done))
 const phases = computed(() => {
@@ -33,10 +36,13 @@ function toggle(task: BuildTask): void {
     >
       <input type="checkbox" :checked="done.has(task.id)" :data-task="task.id" @change="toggle(task)" />
       <span>
-        <b>{{ task.says }}</b>
-        <small>{{ task.why }}</small>
+        <b>{{ prefs.say(task.says) }}</b>
+        <small>{{ prefs.say(task.why) }}</small>
       </span>
     </label>
+  </section>
+  <section class="card phase">
+    <DocumentField path="notes" labelled />
   </section>
   <p class="quiet">The maker’s manual, local code and a licensed electrician outrank this list.</p>
 </template>

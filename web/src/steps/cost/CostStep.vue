@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { decimal, type Budget, addBudgetLine, removeFrom, setField } from '@ambrel/core'
-import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
+import DocumentField from '../../fields/DocumentField.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -28,13 +28,7 @@ function add(): void {
 }
 useNewRow(add)
 const money = (value: number | undefined) => (value === undefined ? '—' : decimal(value, 0))
-const FIELDS: GridField[] = [
-  { path: 'budget.taxPct', label: 'Tax', unit: '%' },
-  { path: 'budget.freight', label: 'Freight', step: 50 },
-  { path: 'budget.labour', label: 'Labour', step: 50 },
-  { path: 'budget.discount', label: 'Discount', step: 50 },
-  { path: 'budget.contingencyPct', label: 'Contingency', unit: '%' },
-]
+const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct'].map((key) => `budget.${key}`)
 </script>
 
 <template>
@@ -77,12 +71,12 @@ const FIELDS: GridField[] = [
             <td />
           </tr>
           <tr v-for="(extra, i) in budget.extras" :key="extra.id">
-            <td><DocumentField :field="{ path: `budget.extras.${i}.name`, label: 'Line', text: true }" /></td>
+            <td><DocumentField :path="`budget.extras.${i}.name`" /></td>
             <td class="mid">
-              <DocumentField :field="{ path: `budget.extras.${i}.quantity`, label: `${extra.name}, how many` }" />
+              <DocumentField :path="`budget.extras.${i}.quantity`" :of="extra.name" />
             </td>
             <td class="mid">
-              <DocumentField :field="{ path: `budget.extras.${i}.unitPrice`, label: `${extra.name}, each` }" />
+              <DocumentField :path="`budget.extras.${i}.unitPrice`" :of="extra.name" />
             </td>
             <td class="n sum">{{ money(extra.quantity * extra.unitPrice) }}</td>
             <td>
@@ -127,7 +121,7 @@ const FIELDS: GridField[] = [
         path="budget.currency"
         @update:model-value="set('currency', $event.trim().toUpperCase())"
       />
-      <DocumentField v-for="field in FIELDS" :key="field.path" :field="field" labelled />
+      <DocumentField v-for="path in FIELDS" :key="path" :path="path" labelled />
     </section>
     <p class="quiet">Shelf prices are made up. Put in what you are really quoted, in the data sheet of each part.</p>
   </div>

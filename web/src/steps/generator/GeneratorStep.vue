@@ -10,8 +10,7 @@ import {
   takeBackup,
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import type { GridField } from '../../fields/DocumentField.vue'
-import FieldGrid from '../../fields/FieldGrid.vue'
+import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -38,99 +37,53 @@ const kind = computed(() => (generator.value.present ? generator.value.kind : 'n
 function setKind(to: 'none' | BackupKind): void {
   design.change('backup', takeBackup(to))
 }
-const FUELS = [
-  { value: 'petrol', label: 'petrol' },
-  { value: 'propane', label: 'propane' },
-  { value: 'natural-gas', label: 'natural gas' },
-  { value: 'diesel', label: 'diesel' },
-]
-const CHARGERS = [
-  { value: 'inverter', label: 'the inverter’s, house passed on' },
-  { value: 'separate', label: 'one of its own, bank only' },
-]
-const at = (key: keyof Generator) => `generator.${key}`
+const at = (...keys: (keyof Generator)[]) => keys.map((key) => `generator.${key}`)
 const power = computed<GridField[]>(() => {
-  const charger: GridField[] = [
-    { path: at('charger'), label: 'Charger', options: CHARGERS },
-    ...(generator.value.charger === 'separate'
-      ? [
-          { path: at('separateChargerA'), label: 'Its current', unit: 'A' },
-          { path: at('separateChargerEfficiency'), label: 'Its efficiency', unit: 'share' },
-        ]
-      : []),
-    { path: at('chargeLimitA'), label: 'Set to (empty: all)', unit: 'A', nullable: true, step: 5 },
+  const charger = [
+    ...at('charger'),
+    ...(generator.value.charger === 'separate' ? at('separateChargerA', 'separateChargerEfficiency') : []),
+    ...at('chargeLimitA'),
   ]
   switch (generator.value.kind) {
     default:
       return [
-        { path: 'generator.part.fuel', label: 'Fuel', options: FUELS },
-        { path: 'generator.part.ratedW', label: 'Rating, sea level', unit: 'W', step: 100 },
-        { path: at('loadShareLimit'), label: 'Planned load, at most', unit: 'share', step: 5 },
-        { path: at('warmUpMin'), label: 'Warms up for', unit: 'min' },
+        'generator.part.fuel',
+        'generator.part.ratedW',
+        ...at('loadShareLimit', 'warmUpMin'),
         ...charger,
+        'generator.part.price',
       ]
     case 'shore':
-      return [
-        { path: at('cordA'), label: 'The cord carries', unit: 'A' },
-        { path: at('cordV'), label: 'at', unit: 'V' },
-        { path: at('pricePerKWh'), label: 'Energy price', unit: `${currency.value}/kWh`, step: 0.05 },
-        ...charger,
-      ]
+      return [...at('cordA', 'cordV', 'pricePerKWh'), ...charger]
     case 'vehicle':
-      return [
-        { path: at('vehicleA'), label: 'Current into the bank', unit: 'A' },
-        { path: at('vehicleLPerH'), label: 'Fuel while it idles', unit: 'L/h', step: 0.1 },
-        { path: at('chargeLimitA'), label: 'Limited to', unit: 'A', nullable: true },
-      ]
+      return at('vehicleA', 'vehicleLPerH', 'chargeLimitA')
   }
 })
-const STARTS = [
-  { value: 'charge', label: 'by state of charge' },
-  { value: 'voltage', label: 'by voltage, held low' },
-  { value: 'morning', label: 'by hand in the morning' },
-]
-const starting = computed<GridField[]>(() => [
-  { path: at('startBy'), label: 'Starts', options: STARTS },
-  ...(generator.value.startBy === 'voltage'
-    ? [
-        { path: at('startV'), label: 'below, under load', unit: 'V', step: 0.2 },
-        { path: at('holdMin'), label: 'held for', unit: 'min', step: 15 },
-      ]
-    : [{ path: at('startStateOfCharge'), label: 'at a charge of', unit: 'share' }]),
-  ...(generator.value.startBy === 'morning' ? [{ path: at('morningH'), label: 'looked at, at', unit: 'h' }] : []),
-  { path: at('stopStateOfCharge'), label: 'Stops at', unit: 'share' },
-  { path: at('minRunH'), label: 'Runs at least', unit: 'h' },
-  { path: at('maxRunH'), label: 'Runs at most', unit: 'h' },
-  { path: at('restDays'), label: 'Days between runs', unit: 'd' },
-  { path: at('quietFromH'), label: 'No starts from', unit: 'h' },
-  { path: at('quietToH'), label: 'until', unit: 'h' },
-])
-const care = computed<GridField[]>(() => [
-  ...(generator.value.kind === 'vehicle'
-    ? []
-    : [
-        { path: at('fullChargeEveryDays'), label: 'Full charge every', unit: 'd', nullable: true },
-        ...(equalises.value
-          ? [
-              { path: at('equaliseEveryDays'), label: 'Equalise every', unit: 'd', nullable: true },
-              { path: at('equaliseH'), label: 'for', unit: 'h', step: 0.5 },
-            ]
-          : []),
-      ]),
-  ...(generator.value.kind === 'generator'
-    ? [
-        { path: at('exerciseEveryDays'), label: 'Exercise every', unit: 'd', nullable: true },
-        { path: at('exerciseMin'), label: 'for', unit: 'min', step: 5 },
-        { path: at('oilEveryH'), label: 'Oil every', unit: 'h', step: 10 },
-        { path: at('fuelPricePerL'), label: 'Fuel price', unit: `${currency.value}/L`, step: 0.05 },
-        { path: at('fuelTripDays'), label: 'Days between fuel trips', unit: 'd' },
-        { path: at('tankL'), label: 'Fuel stored', unit: 'L', nullable: true, step: 10 },
-      ]
-    : []),
-  ...(generator.value.kind === 'vehicle'
-    ? [{ path: at('fuelPricePerL'), label: 'Fuel price', unit: `${currency.value}/L`, step: 0.05 }]
-    : []),
-])
+const starting = computed(() => {
+  const { startBy } = generator.value
+  return at(
+    'startBy',
+    ...(startBy === 'voltage' ? (['startV', 'holdMin'] as const) : (['startStateOfCharge'] as const)),
+    ...(startBy === 'morning' ? (['morningH'] as const) : []),
+    'stopStateOfCharge',
+    'minRunH',
+    'maxRunH',
+    'restDays',
+    'quietFromH',
+    'quietToH',
+  )
+})
+const care = computed(() => {
+  const { kind: backup } = generator.value
+  return [
+    ...(backup === 'vehicle' ? [] : at('fullChargeEveryDays')),
+    ...(backup !== 'vehicle' && equalises.value ? at('equaliseEveryDays', 'equaliseH') : []),
+    ...(backup === 'generator'
+      ? at('exerciseEveryDays', 'exerciseMin', 'oilEveryH', 'fuelPricePerL', 'fuelTripDays', 'tankL')
+      : []),
+    ...(backup === 'vehicle' ? at('fuelPricePerL') : []),
+  ]
+})
 const limit = computed(() => Math.floor(design.derived?.worked['generator.charge-limit']?.value ?? 0))
 </script>
 

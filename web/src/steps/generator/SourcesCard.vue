@@ -12,7 +12,7 @@ import {
   changeSource,
   removeFrom,
 } from '@ambrel/core'
-import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
+import DocumentField from '../../fields/DocumentField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import CellsDialog from '../../frame/CellsDialog.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -23,21 +23,7 @@ const design = useDesign()
 const prefs = usePrefs()
 const sources = computed(() => design.document!.sources)
 const reading = ref<number | null>(null)
-const KINDS = [
-  { value: 'stream', label: 'stream turbine' },
-  { value: 'wind', label: 'wind turbine' },
-  { value: 'other', label: 'something else' },
-]
-const SIDES = [
-  { value: 'dc', label: 'the bank (DC)' },
-  { value: 'ac', label: 'the house (AC)' },
-]
-const fieldsOf = (i: number): (GridField & { class: string })[] => [
-  { path: `sources.${i}.name`, label: 'Name', text: true, class: 'name' },
-  { path: `sources.${i}.kind`, label: 'Kind', options: KINDS, class: 'kind' },
-  { path: `sources.${i}.side`, label: 'Feeds', options: SIDES, class: 'side' },
-  { path: `sources.${i}.price`, label: 'Price', class: 'price' },
-]
+const FIELDS: (keyof OtherSource)[] = ['name', 'kind', 'side', 'price']
 const FIRST_W = 100
 
 function add(): void {
@@ -68,7 +54,7 @@ const tell = (table: SourceTable) =>
     </div>
     <div v-for="(source, i) in sources" :key="source.id" class="source">
       <div class="row wrap head">
-        <DocumentField v-for="field in fieldsOf(i)" :key="field.path" :class="field.class" :field="field" labelled />
+        <DocumentField v-for="key in FIELDS" :key="key" :class="key" :path="`sources.${i}.${key}`" labelled />
         <span class="grow" />
         <el-button size="small" @click="reading = i">Watts from a table…</el-button>
         <button

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  INVERTER_PART,
   curveOf,
   inverterInput,
   serviceOf,
@@ -13,7 +14,6 @@ import {
 } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import NumberField from '../../fields/NumberField.vue'
 import PartPicker from '../../fields/PartPicker.vue'
@@ -26,43 +26,11 @@ import SurgePicture from './SurgePicture.vue'
 
 const design = useDesign()
 const inverter = computed(() => design.document!.inverter)
-const part = 'inverter.part'
-const FIELDS: GridField[] = [
-  { path: `${part}.ratedW`, label: 'Continuous', unit: 'W', step: 100 },
-  { path: `${part}.surgeW`, label: 'Surge', unit: 'W', step: 100 },
-  { path: `${part}.surgeS`, label: 'for', unit: 's' },
-  { path: `${part}.idleW`, label: 'Idle draw', unit: 'W' },
-  { path: `${part}.peakEfficiency`, label: 'Best efficiency', unit: 'share' },
-  { path: `${part}.peakAtFraction`, label: 'at a load of', unit: 'share' },
-  { path: `${part}.fullLoadEfficiency`, label: 'at full load', unit: 'share' },
-  { path: `${part}.lowCutV`, label: 'Lets go below', unit: 'V', step: 0.5 },
-  { path: `${part}.chargerA`, label: 'Charger', unit: 'A' },
-  { path: `${part}.chargerEfficiency`, label: 'Charger efficiency', unit: 'share' },
-  { path: `${part}.transferA`, label: 'Transfer relay', unit: 'A' },
-  {
-    path: `${part}.waveform`,
-    label: 'Waveform',
-    options: [
-      { value: 'sine', label: 'sine' },
-      { value: 'stepped', label: 'stepped' },
-    ],
-  },
-  {
-    path: `${part}.frequencyHz`,
-    label: 'Frequency',
-    options: [
-      { value: 60, label: '60 Hz' },
-      { value: 50, label: '50 Hz' },
-    ],
-  },
-  { path: `${part}.searchW`, label: 'Draw while searching', unit: 'W', nullable: true },
-  { path: `${part}.searchWakeW`, label: 'woken by', unit: 'W' },
-  { path: `${part}.deratePctPerK`, label: 'Loses per K', unit: '%', step: 0.1 },
-  { path: `${part}.derateAboveC`, label: 'above', unit: '°C' },
-  { path: `${part}.deratePctPer100M`, label: 'Loses per 100 m', unit: '%', step: 0.1 },
-  { path: `${part}.derateAboveM`, label: 'above', unit: 'm', step: 100 },
-  { path: 'inverter.hottestC', label: 'Hottest air around it', unit: '°C' },
-  { path: `${part}.price`, label: 'Price' },
+const FIELDS = [
+  ...Object.keys(INVERTER_PART)
+    .filter((key) => !['id', 'topology', 'bankV', 'controller'].includes(key))
+    .map((key) => `inverter.part.${key}`),
+  'inverter.hottestC',
 ]
 const SERVICE_WORDS = {
   'split-phase': '120/240 V split phase',

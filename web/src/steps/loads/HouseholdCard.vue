@@ -3,7 +3,6 @@ import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { MONTH_NAMES, type Absence, addAbsence, removeFrom, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import type { GridField } from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import NumberField from '../../fields/NumberField.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -13,10 +12,7 @@ const design = useDesign()
 const household = computed(() => design.document!.household)
 const staying = computed(() => design.document!.loads.filter(({ whenAway }) => whenAway))
 const MONTHS = MONTH_NAMES.map((label, i) => ({ value: i + 1, label }))
-const SHEDDING: GridField[] = [
-  { path: 'household.shedCanWaitBelow', label: 'What can wait goes off below', unit: 'share', nullable: true, step: 5 },
-  { path: 'household.shedShouldBelow', label: 'What should run, below', unit: 'share', nullable: true, step: 5 },
-]
+const SHEDDING = ['household.shedCanWaitBelow', 'household.shedShouldBelow']
 function add(): void {
   design.change('an absence', addAbsence)
 }

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { type Leg, type Load, copyLoads, removeLoads, setOfLoads } from '@ambrel/core'
+import { LOAD, type Leg, type Load, copyLoads, removeLoads, setOfLoads } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import { useDesign } from '../../stores/design.ts'
-import { PRIORITY_OPTIONS, SUPPLY_OPTIONS } from './words.ts'
 
 /** What can be done with several loads at once; each is one step to undo. */
 const props = defineProps<{ selected: ReadonlySet<string>; legs: { value: Leg; label: string }[] }>()
@@ -39,7 +38,7 @@ function remove(): void {
     <b>{{ count }} selected</b>
     <ChoiceField
       model-value=""
-      :options="[NOTHING, ...PRIORITY_OPTIONS]"
+      :options="[NOTHING, ...LOAD.priority.options]"
       label="Priority"
       labelled
       @update:model-value="$event !== '' && setAll('priority', 'priority', $event)"
@@ -60,7 +59,7 @@ function remove(): void {
     />
     <ChoiceField
       model-value=""
-      :options="[NOTHING, ...SUPPLY_OPTIONS]"
+      :options="[NOTHING, ...LOAD.supply.options]"
       label="Carried by"
       labelled
       @update:model-value="$event !== '' && setAll('carried by', 'supply', $event)"

@@ -3,12 +3,10 @@ import { computed } from 'vue'
 import { HOUR_SHAPES, MONTH_NAMES, START_SECONDS, startWatts, type Load, setField, setHourWeight } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import ChoiceField from '../../fields/ChoiceField.vue'
-import type { GridField } from '../../fields/DocumentField.vue'
-import FieldGrid from '../../fields/FieldGrid.vue'
+import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
-import { START_OPTIONS, SUPPLY_OPTIONS } from './words.ts'
 
 const props = defineProps<{ load: Load; index: number }>()
 const design = useDesign()
@@ -17,47 +15,25 @@ const path = (key: string) => `loads.${props.index}.${key}`
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
   design.change(`${props.load.name}: ${key}`, setField(path(key), value), path(key))
 }
-const BY_BASIS: Record<Load['basis'], (Omit<GridField, 'path'> & { key: keyof Load })[]> = {
-  rated: [
-    { key: 'duty', label: 'Runs for, of those hours', unit: 'share', step: 5 },
-    { key: 'daysPerWeek', label: 'Days a week', unit: 'd' },
-  ],
-  metered: [
-    { key: 'meteredKWh', label: 'Metered', unit: 'kWh', nullable: true, step: 0.1 },
-    { key: 'meteredHours', label: 'over', unit: 'h', nullable: true, step: 24 },
-  ],
-  cycle: [
-    { key: 'cycleWh', label: 'Battery of the tool', unit: 'Wh', nullable: true },
-    { key: 'cycleDepth', label: 'emptied to', unit: 'share', nullable: true },
-    { key: 'cycleChargerEfficiency', label: 'Charger efficiency', unit: 'share', nullable: true },
-    { key: 'cyclesPerWeek', label: 'Times', unit: 'a week', nullable: true },
-  ],
-  month: [{ key: 'monthKWh', label: 'A month', unit: 'kWh', nullable: true }],
+const BY_BASIS: Record<Load['basis'], (keyof Load)[]> = {
+  rated: ['duty', 'daysPerWeek'],
+  metered: ['meteredKWh', 'meteredHours'],
+  cycle: ['cycleWh', 'cycleDepth', 'cycleChargerEfficiency', 'cyclesPerWeek'],
+  month: ['monthKWh'],
 }
 const fields = computed<GridField[]>(() => [
-  ...BY_BASIS[props.load.basis].map(({ key, ...field }) => ({ ...field, path: path(key) })),
-  { path: path('startKind'), label: 'Start', options: START_OPTIONS },
+  ...BY_BASIS[props.load.basis].map(path),
+  path('startKind'),
   {
     path: path('startW'),
     label: `Start watts (usual ${prefs.show(startWatts({ ...props.load, startW: null }), 'W')})`,
-    unit: 'W',
-    nullable: true,
-    step: 100,
   },
-  {
-    path: path('startS'),
-    label: `for (usual ${decimal(START_SECONDS[props.load.startKind], 1)} s)`,
-    unit: 's',
-    nullable: true,
-    step: 0.5,
-  },
-  { path: path('standbyW'), label: 'Standing by', unit: 'W' },
-  { path: path('supply'), label: 'Carried by', options: SUPPLY_OPTIONS },
-  { path: path('movable'), label: 'may be moved into the sun', toggle: true },
-  ...(props.load.movable
-    ? [{ path: path('storeDays'), label: 'Days its tank or store lasts', unit: 'd', step: 0.5 }]
-    : []),
-  { path: path('whenAway'), label: 'goes on while away', toggle: true },
+  { path: path('startS'), label: `Start lasts (usual ${decimal(START_SECONDS[props.load.startKind], 1)} s)` },
+  path('standbyW'),
+  path('supply'),
+  path('movable'),
+  ...(props.load.movable ? [path('storeDays')] : []),
+  path('whenAway'),
 ])
 const shape = computed(
   () =>

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ChevronDown, ChevronRight, Copy, GripVertical, Trash2 } from '@lucide/vue'
-import { dailyEnergy, type Leg, type Load, setBasis, setField } from '@ambrel/core'
+import { LOAD, dailyEnergy, type Leg, type Load, setBasis, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import LoadDetail from './LoadDetail.vue'
-import { BASIS_OPTIONS, PRIORITY_OPTIONS } from './words.ts'
 
 /** One load. It is drawn anew only when its own load changed: the others are the same objects as before. */
 const props = defineProps<{
@@ -87,7 +86,7 @@ const SUPPLY_WORDS = { propane: 'on propane', out: 'taken out' }
       <td class="basis" :class="{ guess: load.basis === 'rated' }">
         <ChoiceField
           :model-value="load.basis"
-          :options="BASIS_OPTIONS"
+          :options="LOAD.basis.options"
           :label="`${load.name}, stated by`"
           @update:model-value="design.change('how it is stated', setBasis(load.id, $event))"
         />
@@ -126,7 +125,7 @@ const SUPPLY_WORDS = { propane: 'on propane', out: 'taken out' }
       <td class="priority">
         <ChoiceField
           :model-value="load.priority"
-          :options="PRIORITY_OPTIONS"
+          :options="LOAD.priority.options"
           :label="`${load.name}, priority`"
           @update:model-value="set('priority', $event)"
         />

@@ -40,7 +40,7 @@ async function enter(): Promise<void> {
   const reading: Reading = { ...form, at: when.toISOString() }
   const found = readingProblems(reading)
   if (found.length > 0) {
-    problems.value = { all: found[0].message }
+    problems.value = { all: prefs.say(found[0].message) }
     return
   }
   try {
@@ -50,7 +50,7 @@ async function enter(): Promise<void> {
   } catch (error) {
     problems.value =
       error instanceof ApiRefusal && error.problems.length > 0
-        ? Object.fromEntries(error.problems.map((problem) => [problem.path, problem.message]))
+        ? Object.fromEntries(error.problems.map((problem) => [problem.path, prefs.say(problem.message)]))
         : { all: (error as Error).message }
   }
 }

@@ -3,8 +3,7 @@ import { computed, shallowRef, watch } from 'vue'
 import { type Place, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import CoordinateField from '../../fields/CoordinateField.vue'
-import NumberField from '../../fields/NumberField.vue'
-import TextField from '../../fields/TextField.vue'
+import DocumentField from '../../fields/DocumentField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -33,15 +32,6 @@ watch(
   { immediate: true },
 )
 
-const SKY_MODELS = [
-  { value: 'hay-davies' as const, label: 'Hay & Davies 1980' },
-  { value: 'perez' as const, label: 'Perez et al. 1990' },
-]
-const rooms = [
-  { value: 'heated' as const, label: 'Heated' },
-  { value: 'unheated' as const, label: 'Unheated' },
-  { value: 'buried' as const, label: 'Buried' },
-]
 const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 'within'))
 </script>
 
@@ -53,13 +43,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
   </div>
   <div class="stack">
     <section class="card grid">
-      <TextField
-        :model-value="place.label"
-        label="Place"
-        labelled
-        path="place.label"
-        @update:model-value="set('label', $event)"
-      />
+      <DocumentField path="place.label" labelled />
       <CoordinateField
         :model-value="place.latitudeDeg"
         axis="latitude"
@@ -74,25 +58,9 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         path="place.longitudeDeg"
         @update:model-value="set('longitudeDeg', $event)"
       />
-      <NumberField
-        :model-value="place.elevationM"
-        unit="m"
-        label="Elevation"
-        labelled
-        path="place.elevationM"
-        :step="10"
-        @update:model-value="set('elevationM', $event)"
-      />
+      <DocumentField path="place.elevationM" labelled />
       <div>
-        <NumberField
-          :model-value="place.utcOffsetH"
-          unit="h"
-          label="Clock, from UTC"
-          labelled
-          path="place.utcOffsetH"
-          :step="0.5"
-          @update:model-value="set('utcOffsetH', $event)"
-        />
+        <DocumentField path="place.utcOffsetH" labelled />
         <p v-if="clock" class="quiet zone">
           {{ clock.zone }}
           <button
@@ -105,48 +73,11 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
           </button>
         </p>
       </div>
-      <NumberField
-        :model-value="place.recordLowC"
-        unit="°C"
-        label="Record low"
-        labelled
-        path="place.recordLowC"
-        @update:model-value="set('recordLowC', $event)"
-      />
-      <NumberField
-        :model-value="place.recordHighC"
-        unit="°C"
-        label="Record high"
-        labelled
-        path="place.recordHighC"
-        @update:model-value="set('recordHighC', $event)"
-      />
-      <ChoiceField
-        :model-value="place.wiringBasis"
-        :options="[
-          { value: 'awg', label: 'AWG, North America' },
-          { value: 'metric', label: 'mm², IEC' },
-        ]"
-        label="Wire sizes"
-        labelled
-        @update:model-value="set('wiringBasis', $event)"
-      />
-      <ChoiceField
-        :model-value="place.batteryRoom.kind"
-        :options="rooms"
-        label="Batteries’ room"
-        labelled
-        @update:model-value="design.change('battery room', setField('place.batteryRoom.kind', $event))"
-      />
-      <NumberField
-        v-if="place.batteryRoom.kind === 'heated'"
-        :model-value="place.batteryRoom.setC"
-        unit="°C"
-        label="kept at"
-        labelled
-        path="place.batteryRoom.setC"
-        @update:model-value="design.change('room temperature', setField('place.batteryRoom.setC', $event))"
-      />
+      <DocumentField path="place.recordLowC" labelled />
+      <DocumentField path="place.recordHighC" labelled />
+      <DocumentField path="place.wiringBasis" labelled />
+      <DocumentField path="place.batteryRoom.kind" labelled />
+      <DocumentField v-if="place.batteryRoom.kind === 'heated'" path="place.batteryRoom.setC" labelled />
       <ChoiceField
         :model-value="brushing"
         :options="[
@@ -157,47 +88,11 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         labelled
         @update:model-value="set('brushSnowDays', $event === 'never' ? null : 2)"
       />
-      <NumberField
-        v-if="place.brushSnowDays !== null"
-        :model-value="place.brushSnowDays"
-        unit="days"
-        label="within"
-        labelled
-        path="place.brushSnowDays"
-        @update:model-value="set('brushSnowDays', $event)"
-      />
-      <NumberField
-        :model-value="place.windMS"
-        unit="m/s"
-        label="Wind, mean"
-        labelled
-        path="place.windMS"
-        :step="0.5"
-        @update:model-value="set('windMS', $event)"
-      />
-      <NumberField
-        :model-value="place.albedoBare"
-        unit="share"
-        label="Ground reflects"
-        labelled
-        path="place.albedoBare"
-        @update:model-value="set('albedoBare', $event)"
-      />
-      <NumberField
-        :model-value="place.albedoSnow"
-        unit="share"
-        label="under snow"
-        labelled
-        path="place.albedoSnow"
-        @update:model-value="set('albedoSnow', $event)"
-      />
-      <ChoiceField
-        :model-value="design.document!.schools.skyModel"
-        :options="SKY_MODELS"
-        label="Sky model"
-        labelled
-        @update:model-value="design.change('sky model', setField('schools.skyModel', $event))"
-      />
+      <DocumentField v-if="place.brushSnowDays !== null" path="place.brushSnowDays" labelled />
+      <DocumentField path="place.windMS" labelled />
+      <DocumentField path="place.albedoBare" labelled />
+      <DocumentField path="place.albedoSnow" labelled />
+      <DocumentField path="schools.skyModel" labelled />
     </section>
     <WeatherCard />
     <SunByMonth />

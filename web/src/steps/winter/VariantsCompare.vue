@@ -67,7 +67,7 @@ async function compare(): Promise<void> {
     for (const id of [design.id, ...picked.value]) {
       const other = id === design.id ? mine : (await api.design(id)).document
       const { problems } = checkDesign(other)
-      if (problems.length > 0) throw new Error(`${other.variant} cannot be run: ${problems[0].message}`)
+      if (problems.length > 0) throw new Error(`${other.variant} cannot be run: ${prefs.say(problems[0].message)}`)
       const column = await columnOf(id, other, years, seed)
       if (!column) return
       found.push(column)

@@ -13,10 +13,10 @@ const list = computed(() => winter.ranked?.list ?? [])
 const stale = computed(() => winter.ranked !== null && winter.ranked.for !== design.document)
 function keep(candidate: Candidate): void {
   winter.clearGhost()
-  design.take('winter', candidate.says, {
+  design.take('winter', prefs.say(candidate.says), {
     design: candidate.design,
     reasons: [
-      `${candidate.says}: ${decimal(candidate.generatorHoursSaved, 0)} generator hours and ${decimal(candidate.shortHoursSaved, 1)} short hours (1 in 10) saved a year over the same weather, for ${candidate.price > 0 ? `${prefs.show(candidate.price, '')} ${design.document!.budget.currency}` : 'nothing'}.`,
+      `${prefs.say(candidate.says)}: ${decimal(candidate.generatorHoursSaved, 0)} generator hours and ${decimal(candidate.shortHoursSaved, 1)} short hours (1 in 10) saved a year over the same weather, for ${candidate.price > 0 ? `${prefs.show(candidate.price, '')} ${design.document!.budget.currency}` : 'nothing'}.`,
     ],
   })
 }
@@ -50,13 +50,17 @@ const signed = (saved: number, decimals: number) => `${saved < 0 ? '+' : ''}${de
       </thead>
       <tbody>
         <tr v-for="candidate in list" :key="candidate.id" :data-candidate="candidate.id">
-          <td>{{ candidate.says }}</td>
+          <td>{{ prefs.say(candidate.says) }}</td>
           <td class="n">{{ candidate.price > 0 ? prefs.show(candidate.price, '') : 'free' }}</td>
           <td class="n">{{ signed(candidate.generatorHoursSaved, 0) }}</td>
           <td class="n">{{ signed(candidate.shortHoursSaved, 1) }}</td>
           <td class="n">{{ candidate.price > 0 ? decimal(worth(candidate), 1) : '—' }}</td>
           <td class="n">
-            <button class="link" :disabled="stale" @click="winter.showGhost(candidate.says, candidate.design)">
+            <button
+              class="link"
+              :disabled="stale"
+              @click="winter.showGhost(prefs.say(candidate.says), candidate.design)"
+            >
               show
             </button>
             · <button class="link" :disabled="stale" @click="keep(candidate)">keep</button>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { provedBottleneck, verdict, WEEK_DAYS, setField, worstOf } from '@ambrel/core'
-import ChoiceField from '../../fields/ChoiceField.vue'
-import NumberField from '../../fields/NumberField.vue'
+import { provedBottleneck, verdict, WEEK_DAYS, worstOf } from '@ambrel/core'
 import Figure from '../../frame/Figure.vue'
+import DocumentField from '../../fields/DocumentField.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -24,53 +23,21 @@ const proved = computed(() =>
   winter.ranked?.for === design.document && winter.ranked ? provedBottleneck(winter.ranked.list) : null,
 )
 const says = computed(() =>
-  summary.value && design.document ? verdict(design.document, summary.value, proved.value) : '',
+  summary.value && design.document ? prefs.say(verdict(design.document, summary.value, proved.value)) : '',
 )
 /** The week that is opened, by the year and day of the run. */
 const opened = ref<{ year: number; firstDay: number } | null>(null)
 function open(year: number, day: number): void {
   opened.value = { year, firstDay: Math.max(0, Math.min(365 - WEEK_DAYS, day)) }
 }
-const STEPS = [
-  { value: 60 as const, label: 'hours' },
-  { value: 15 as const, label: 'quarters of an hour' },
-]
 </script>
 
 <template>
   <StepHead step="winter" :says="design.document!.place.label">
-    <NumberField
-      class="years"
-      :model-value="design.document!.winter.years"
-      unit="years"
-      label="Made years"
-      path="winter.years"
-      @update:model-value="design.change('made years', setField('winter.years', $event), 'years')"
-    />
-    <NumberField
-      class="seed"
-      :model-value="design.document!.winter.seed"
-      unit="seed"
-      label="Seed"
-      path="winter.seed"
-      @update:model-value="design.change('seed', setField('winter.seed', $event), 'seed')"
-    />
-    <ChoiceField
-      class="steps"
-      :model-value="design.document!.winter.stepMin"
-      :options="STEPS"
-      label="Run in"
-      @update:model-value="design.change('step of the run', setField('winter.stepMin', $event))"
-    />
-    <label class="row ageing" title="Each year of the run is a year older than the one before; a worn bank is renewed"
-      ><el-switch
-        :model-value="design.document!.winter.ageing"
-        size="small"
-        aria-label="Ageing"
-        @update:model-value="design.change('ageing', setField('winter.ageing', $event))"
-      />
-      ageing</label
-    >
+    <DocumentField class="years" path="winter.years" />
+    <DocumentField class="seed" path="winter.seed" />
+    <DocumentField class="steps" path="winter.stepMin" />
+    <DocumentField class="ageing" path="winter.ageing" />
   </StepHead>
   <template v-if="summary">
     <p class="verdict" data-verdict>{{ says }}</p>

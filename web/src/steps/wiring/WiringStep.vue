@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { CONDUCTORS, type Level, type WireRun, addRun, removeFrom } from '@ambrel/core'
+import { CONDUCTORS, type Level, type WireRun, addRun, removeFrom, setField } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
-import DocumentField, { type GridField } from '../../fields/DocumentField.vue'
+import ChoiceField from '../../fields/ChoiceField.vue'
+import DocumentField from '../../fields/DocumentField.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useNewRow } from '../../frame/newRow.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -18,31 +19,26 @@ const sizes = computed(() =>
     ({ basis, size }) => basis === design.document!.place.wiringBasis || runs.value.some((run) => run.size === size),
   ).map(({ size }) => ({ value: size, label: size.replace('mm2', 'mm²') })),
 )
-const CIRCUITS = [
-  { value: 'array', label: 'array' },
-  { value: 'controller-bank', label: 'controller' },
-  { value: 'bank-inverter', label: 'inverter' },
-  { value: 'inverter-house', label: 'house' },
-  { value: 'generator', label: 'generator' },
-]
-const INSULATION = [60, 75, 90].map((value) => ({ value, label: String(value) }))
 const worked = (i: number) => design.derived?.runs[i]
 /** The fields of a run that are set in its row. */
-function cells(run: WireRun, i: number): (GridField & { class: string })[] {
-  const cell = (key: keyof WireRun, label: string, style: string, more: Partial<GridField> = {}) => ({
-    path: `runs.${i}.${key}`,
-    label: `${run.name}, ${label}`,
-    class: style,
-    ...more,
-  })
+function cells(i: number): { path: string; class: string; options?: typeof sizes.value }[] {
+  const cell = (key: keyof WireRun, style: string) => ({ path: `runs.${i}.${key}`, class: style })
   return [
-    cell('name', 'name', 'name', { text: true }),
-    cell('circuit', 'carries', 'circuit', { options: CIRCUITS }),
-    cell('oneWayM', 'one way', 'mid', { unit: 'm' }),
-    cell('size', 'conductor', 'size', { options: sizes.value }),
-    cell('parallel', 'in parallel', 'tiny'),
-    cell('insulationC', 'insulation', 'ins', { options: INSULATION }),
+    cell('name', 'name'),
+    cell('circuit', 'circuit'),
+    cell('oneWayM', 'mid'),
+    { ...cell('size', 'size'), options: sizes.value },
+    cell('parallel', 'tiny'),
+    cell('insulationC', 'ins'),
+    cell('ambientC', 'tiny'),
+    cell('conductors', 'tiny'),
   ]
+}
+/** What a run of its circuit can belong to; none where there is no choice. */
+function subjectsOf({ circuit }: WireRun): { value: string; label: string }[] {
+  const { arrays, controllers } = design.document!
+  const list = circuit === 'array' ? arrays : circuit === 'controller-bank' ? controllers : []
+  return [{ value: '', label: 'the first' }, ...list.slice(1).map(({ id, name }) => ({ value: id, label: name }))]
 }
 function mark(i: number): Level {
   const run = worked(i)
@@ -69,6 +65,9 @@ useNewRow(add)
             <th>conductor</th>
             <th class="n">×</th>
             <th title="Temperature rating of the insulation">ins. °C</th>
+            <th class="n" title="Hottest air around the cable">air</th>
+            <th class="n" title="Conductors that carry current in one conduit">tog.</th>
+            <th>of</th>
             <th class="n">needs</th>
             <th class="n">carries</th>
             <th class="n">drop</th>
@@ -82,16 +81,26 @@ useNewRow(add)
             <td class="mark">
               <StateMark :level="mark(i)" />
             </td>
-            <td v-for="cell in cells(run, i)" :key="cell.path" :class="cell.class">
-              <DocumentField :field="cell" />
+            <td v-for="cell in cells(i)" :key="cell.path" :class="cell.class">
+              <DocumentField :path="cell.path" :of="run.name" :options="cell.options" />
+            </td>
+            <td class="circuit">
+              <ChoiceField
+                v-if="subjectsOf(run).length > 1"
+                :model-value="run.subjectId ?? ''"
+                :options="subjectsOf(run)"
+                :label="`${run.name}, belongs to`"
+                :path="`runs.${i}.subjectId`"
+                @update:model-value="
+                  design.change(`${run.name}, belongs to`, setField(`runs.${i}.subjectId`, $event || null))
+                "
+              />
             </td>
             <td class="n" :title="worked(i)?.because">{{ prefs.show(worked(i)?.designA, 'A') }}</td>
             <td class="n">{{ prefs.show(worked(i)?.ampacityA, 'A') }}</td>
             <td class="n">{{ worked(i) ? `${decimal(worked(i)!.dropPct, 1)} %` : '—' }}</td>
             <td class="tiny">
-              <DocumentField
-                :field="{ path: `runs.${i}.allowedDropPct`, label: `${run.name}, drop allowed`, step: 0.5 }"
-              />
+              <DocumentField :path="`runs.${i}.allowedDropPct`" :of="run.name" />
             </td>
             <td class="n">{{ worked(i)?.deviceA ? prefs.show(worked(i)!.deviceA, 'A') : 'over 400 A' }}</td>
             <td>
@@ -111,7 +120,7 @@ useNewRow(add)
   </section>
   <p class="quiet law">
     Needs: array current × 1.25 × 1.25, everything else × 1.25; the bank to inverter run is reckoned at the low cut-out
-    voltage. The 75 °C of the terminals cap every answer. Parallel cables are equal in length. Devices must be rated for
+    voltage. The terminals’ class 75 caps every answer. Parallel cables are equal in length. Devices must be rated for
     the DC voltage and the bank’s short-circuit current. Local code outranks this table.
   </p>
 </template>

@@ -1,0 +1,185 @@
+import {
+  DESIGN_FORMAT,
+  DESIGN_VERSION,
+  type Budget,
+  type BudgetLine,
+  type Design,
+  type Schools,
+  type WinterSettings,
+  type WireRun,
+} from '../document/types.ts'
+import { CONDUCTORS } from '../wiring/conductors.ts'
+import { ARRAY_FIELD, CONTROLLER_IN_PLACE } from './array.ts'
+import { BANK } from './bank.ts'
+import {
+  choice,
+  code,
+  flag,
+  key,
+  named,
+  number,
+  part,
+  reference,
+  rows,
+  since,
+  texts,
+  whole,
+  words,
+  type FieldTable,
+} from './field.ts'
+import { GENERATOR, HOUSEHOLD, SOURCE } from './generator.ts'
+import { INVERTER } from './inverter.ts'
+import { COUNTS } from './limits.ts'
+import { LOAD } from './load.ts'
+import { PLACE } from './place.ts'
+import { kelvin } from '../units/say.ts'
+import { say } from '../units/words.ts'
+
+const WINTER: FieldTable<WinterSettings> = {
+  years: whole(
+    'Years',
+    'years',
+    1,
+    1000,
+    'Winters that are run. Thirty show a bad one in ten, a hundred a bad one in thirty.',
+  ),
+  seed: whole('Seed', '', 0, 2147483647, 'Draws the weather: the same seed, the same winters.'),
+  ageing: flag(
+    'age through the years',
+    'Each year of the run is a year older: bank and modules fade, a worn bank is renewed.',
+    since(3, false),
+  ),
+  stepMin: choice(
+    'Step',
+    [
+      { value: 60, label: 'hours' },
+      { value: 15, label: 'quarters of an hour' },
+    ],
+    'Quarters show loads that run in bursts; they take longer.',
+    since(3, 60),
+  ),
+}
+
+const RUN: FieldTable<WireRun> = {
+  id: key('Key', 'By which it is found.'),
+  name: named('Run', 'What you call it.'),
+  circuit: choice(
+    'Circuit',
+    [
+      { value: 'array', label: 'array' },
+      { value: 'controller-bank', label: 'controller' },
+      { value: 'bank-inverter', label: 'inverter' },
+      { value: 'inverter-house', label: 'house' },
+      { value: 'generator', label: 'generator' },
+    ],
+    'What it carries; the current follows from it.',
+  ),
+  subjectId: reference('Belongs to', 'The array or controller whose run it is.', 'the first'),
+  oneWayM: number('One way', 'm', 0, 10000, 'Length from end to end, once; the way back is reckoned.'),
+  size: choice<string>(
+    'Conductor',
+    CONDUCTORS.map(({ size }) => ({ value: size, label: size })),
+    'Copper.',
+  ),
+  parallel: whole('In parallel', '', 1, 8, 'Conductors side by side on each pole, equal in length.'),
+  insulationC: choice<WireRun['insulationC']>(
+    'Insulation',
+    [60, 75, 90].map((value) => ({ value: value as WireRun['insulationC'], label: `class ${value}` })),
+    'Temperature, by its class in Celsius, that the insulation and the terminals at both ends may reach.',
+  ),
+  ambientC: number(
+    'Air around it',
+    '°C',
+    -40,
+    59,
+    say`Hottest air the cable lies in; under a roof ${kelvin(20)} above outside.`,
+  ),
+  conductors: whole('Conductors together', '', 1, 9, 'That carry current in one conduit; they heat each other.'),
+  allowedDropPct: number(
+    'Drop allowed',
+    '%',
+    0.1,
+    20,
+    'Of the voltage, at the design current: 1 % to the bank, 2 to 3 % elsewhere.',
+    { step: 0.5 },
+  ),
+}
+
+const LINE: FieldTable<BudgetLine> = {
+  id: key('Key', 'By which it is found.'),
+  name: named('Line', 'What it is.'),
+  quantity: number('Count', '', 0, 100000, 'How many.'),
+  unitPrice: number('Each', 'money', 0, 1e7, 'Price of one, as quoted.'),
+}
+
+const BUDGET: FieldTable<Budget> = {
+  currency: code('Currency code', 'Three capitals. It is a name only; nothing is converted.'),
+  taxPct: number('Tax', '%', 0, 100, 'On parts.'),
+  freight: number('Freight', 'money', 0, 1e7, 'To the end of the road.', { step: 50 }),
+  labour: number('Labour', 'money', 0, 1e7, 'What you pay others; an electrician’s visit too.', { step: 50 }),
+  discount: number('Discount', 'money', 0, 1e7, 'Taken off the whole.', { step: 50 }),
+  contingencyPct: number('Contingency', '%', 0, 100, 'For what nobody thought of, 10 to 15 %.'),
+  extras: rows(
+    'Other lines',
+    LINE,
+    { most: COUNTS.extras },
+    'What the parts list cannot know: racking, trench, permits.',
+  ),
+}
+
+const SCHOOLS: FieldTable<Schools> = {
+  coldVoltage: choice(
+    'Cold Voc by',
+    [
+      { value: 'coefficient', label: 'the module’s coefficient' },
+      { value: 'code-table', label: 'the code table' },
+      { value: 'flat', label: 'a flat quarter more' },
+    ],
+    'How the voltage of a cold morning is reckoned. The coefficient of the module is the most exact.',
+  ),
+  peak: choice(
+    'Peak by',
+    [
+      { value: 'coincidence', label: 'what runs together' },
+      { value: 'everything', label: 'everything at once' },
+    ],
+    'Whether everything is taken to run at once.',
+  ),
+  skyModel: choice(
+    'Sky',
+    [
+      { value: 'hay-davies', label: 'Hay and Davies' },
+      { value: 'perez', label: 'Perez 1990' },
+    ],
+    'How diffuse light is spread over the sky.',
+  ),
+}
+
+/** Every field of a design: schema, forms, the page of the file format, migration and help are made from it. */
+export const DESIGN: FieldTable<Design> = {
+  format: choice('Format', [{ value: DESIGN_FORMAT, label: DESIGN_FORMAT }], 'Tells a design from any other file.'),
+  version: choice('Version', [{ value: DESIGN_VERSION, label: String(DESIGN_VERSION) }], 'Of the format.'),
+  name: named('Name', 'Of the design.'),
+  variant: named('Variant', 'One of several ways to build it.'),
+  notes: words('Notes', COUNTS.notes, 'Whatever whoever builds or reads this is to know.'),
+  place: part('Place', PLACE, 'Where it stands.'),
+  loads: rows('Loads', LOAD, { most: COUNTS.loads }, 'What uses power.'),
+  bank: part('Bank', BANK, 'The battery bank.'),
+  arrays: rows('Arrays', ARRAY_FIELD, { most: COUNTS.arrays }, 'The modules, as they stand and are strung.'),
+  controllers: rows('Controllers', CONTROLLER_IN_PLACE, { most: COUNTS.controllers }, 'The charge controllers.'),
+  inverter: part('Inverter', INVERTER, 'What makes AC of the bank.'),
+  generator: part('Backup', GENERATOR, 'What backs the sun up, and when it runs.'),
+  sources: rows(
+    'Other sources',
+    SOURCE,
+    { most: COUNTS.sources },
+    'What makes power beside sun and backup.',
+    since(3, []),
+  ),
+  household: part('Household', HOUSEHOLD, 'What people do about power.', { since: since(3, {}) }),
+  winter: part('Winter run', WINTER, 'How winters are run.'),
+  runs: rows('Cable runs', RUN, { most: COUNTS.runs }, 'The cables.'),
+  budget: part('Budget', BUDGET, 'What it costs beside the parts.'),
+  build: part('Build', { done: texts('Done', COUNTS.doneTasks, 80, 'Tasks that are ticked.') }, 'How far it is built.'),
+  schools: part('Ways of reckoning', SCHOOLS, 'Where practitioners disagree.'),
+}

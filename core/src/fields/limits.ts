@@ -1,0 +1,24 @@
+/** The most of everything a document counts; what adds to a list stops there, and the schema refuses more. */
+export const COUNTS = {
+  loads: 500,
+  arrays: 100,
+  controllers: 100,
+  sources: 12,
+  runs: 500,
+  extras: 500,
+  readingsOfLoad: 200,
+  doneTasks: 1000,
+  absences: 20,
+  horizonPoints: 360,
+  tiltSeasons: 12,
+  capacities: 12,
+  cyclePoints: 12,
+  units: 400,
+  unitsInSeries: 48,
+  stringsOfBank: 200,
+  modulesInSeries: 60,
+  stringsOfArray: 100,
+  inverters: 12,
+  /** letters */
+  notes: 20_000,
+} as const

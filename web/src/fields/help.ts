@@ -1,0 +1,15 @@
+import { shallowRef } from 'vue'
+import { fieldAt, type Words } from '@ambrel/core'
+
+/** The help that is open: of one field at a time, beside the field. */
+export const openHelp = shallowRef<{ path: string; label: string; words: Words; beside: HTMLElement } | null>(null)
+
+/** What the table of fields says of a place, for whoever stands before it. */
+export const helpOf = (path: string | undefined): Words | null => (path ? (fieldAt(path)?.help ?? null) : null)
+
+/** Opens the help of a place beside its field, or closes it where it is open. */
+export function toggleHelp(path: string, beside: HTMLElement): void {
+  const field = fieldAt(path)
+  openHelp.value =
+    !field || openHelp.value?.path === path ? null : { path, label: field.label, words: field.help, beside }
+}
