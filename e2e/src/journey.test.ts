@@ -147,7 +147,7 @@ describe('bad input', () => {
     await saved(page)
     await setField(page, 'place.elevationM', '9000')
     await page
-      .locator('.error', { hasText: 'elevationM 9000 is too large; at most 6000; 0 m goes on ruling' })
+      .locator('.error', { hasText: 'Elevation: 9000 m is too large; at most 6000 m; 0 m goes on ruling' })
       .waitFor()
     await setField(page, 'place.windMS', '7')
     await page.locator('[data-saved]', { hasText: /^Saved .* · 1 to put right/ }).waitFor()

@@ -118,7 +118,7 @@ describe('the keys', () => {
     const before = await rail(page, 'bank')
     await page.keyboard.press('9')
     await setField(page, 'budget.taxPct', '-1')
-    await page.locator('.error', { hasText: 'taxPct -1 is too small' }).waitFor()
+    await page.locator('.error', { hasText: 'Tax: −1 % is too small' }).waitFor()
     expect(await rail(page, 'bank')).toBe(before)
     await setField(page, 'budget.labour', '777')
     await page.locator('[data-saved]', { hasText: /^Saved .* 1 to put right/ }).waitFor()

@@ -2,7 +2,7 @@
 import { fieldAt, setField, valueAt, type Option } from '@ambrel/core'
 import { computed } from 'vue'
 import { useDesign } from '../stores/design.ts'
-import FieldLabel from './FieldLabel.vue'
+import HelpMark from './HelpMark.vue'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import TextField from './TextField.vue'
@@ -66,7 +66,7 @@ function put(next: unknown): void {
   />
   <label v-else-if="field.kind === 'flag'" class="toggle">
     <el-switch :model-value="isOn" size="small" :aria-label="label" @update:model-value="put" />
-    <FieldLabel :label="label" :path="path" />
+    {{ label }} <HelpMark v-if="labelled" :path="path" />
     <span v-if="problem" class="error" role="alert">{{ problem }}</span>
   </label>
   <NumberField
