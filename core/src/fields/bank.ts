@@ -199,7 +199,7 @@ export const BANK: FieldTable<Bank> = {
     70,
     say`Voltage the chargers hold at ${celsius(25)}, from the battery’s manual.`,
     {
-      empty: 'the usual of the chemistry',
+      empty: 'the usual',
       step: 0.2,
       since: since(3, null),
     },

@@ -142,10 +142,10 @@ export const LOAD: FieldTable<Load> = {
     0,
     1000000,
     'What it draws for a moment as it starts, measured or from locked-rotor amps times volts.',
-    { empty: 'the usual of its kind', step: 100 },
+    { empty: 'the usual', step: 100 },
   ),
   startS: number('Start lasts', 's', 0.05, 120, 'How long the start draws so much.', {
-    empty: 'the usual of its kind',
+    empty: 'the usual',
     step: 0.5,
     since: since(3, null),
   }),

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { Trash2 } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { ChevronDown, ChevronRight, Trash2 } from '@lucide/vue'
 import { CONDUCTORS, type Level, type WireRun, addRun, removeFrom, setField } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import DocumentField from '../../fields/DocumentField.vue'
+import FieldGrid from '../../fields/FieldGrid.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useNewRow } from '../../frame/newRow.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -19,6 +20,9 @@ const sizes = computed(() =>
     ({ basis, size }) => basis === design.document!.place.wiringBasis || runs.value.some((run) => run.size === size),
   ).map(({ size }) => ({ value: size, label: size.replace('mm2', 'mm²') })),
 )
+/** the run whose details are open */
+const opened = ref('')
+const DETAILS: (keyof WireRun)[] = ['insulationC', 'ambientC', 'conductors']
 const worked = (i: number) => design.derived?.runs[i]
 /** The fields of a run that are set in its row. */
 function cells(i: number): { path: string; class: string; options?: typeof sizes.value }[] {
@@ -29,9 +33,6 @@ function cells(i: number): { path: string; class: string; options?: typeof sizes
     cell('oneWayM', 'mid'),
     { ...cell('size', 'size'), options: sizes.value },
     cell('parallel', 'tiny'),
-    cell('insulationC', 'ins'),
-    cell('ambientC', 'tiny'),
-    cell('conductors', 'tiny'),
   ]
 }
 /** What a run of its circuit can belong to; none where there is no choice. */
@@ -64,10 +65,6 @@ useNewRow(add)
             <th class="n">one way</th>
             <th>conductor</th>
             <th class="n">×</th>
-            <th title="Temperature rating of the insulation">ins. °C</th>
-            <th class="n" title="Hottest air around the cable">air</th>
-            <th class="n" title="Conductors that carry current in one conduit">tog.</th>
-            <th>of</th>
             <th class="n">needs</th>
             <th class="n">carries</th>
             <th class="n">drop</th>
@@ -77,42 +74,60 @@ useNewRow(add)
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(run, i) in runs" :key="run.id" :data-run="run.id">
-            <td class="mark">
-              <StateMark :level="mark(i)" />
-            </td>
-            <td v-for="cell in cells(i)" :key="cell.path" :class="cell.class">
-              <DocumentField :path="cell.path" :of="run.name" :options="cell.options" />
-            </td>
-            <td class="circuit">
-              <ChoiceField
-                v-if="subjectsOf(run).length > 1"
-                :model-value="run.subjectId ?? ''"
-                :options="subjectsOf(run)"
-                :label="`${run.name}, belongs to`"
-                :path="`runs.${i}.subjectId`"
-                @update:model-value="
-                  design.change(`${run.name}, belongs to`, setField(`runs.${i}.subjectId`, $event || null))
-                "
-              />
-            </td>
-            <td class="n" :title="worked(i)?.because">{{ prefs.show(worked(i)?.designA, 'A') }}</td>
-            <td class="n">{{ prefs.show(worked(i)?.ampacityA, 'A') }}</td>
-            <td class="n">{{ worked(i) ? `${decimal(worked(i)!.dropPct, 1)} %` : '—' }}</td>
-            <td class="tiny">
-              <DocumentField :path="`runs.${i}.allowedDropPct`" :of="run.name" />
-            </td>
-            <td class="n">{{ worked(i)?.deviceA ? prefs.show(worked(i)!.deviceA, 'A') : 'over 400 A' }}</td>
-            <td>
-              <button
-                class="icon-button"
-                :aria-label="`Remove ${run.name}`"
-                @click="design.change(`remove ${run.name}`, removeFrom('runs', i))"
-              >
-                <Trash2 :size="14" />
-              </button>
-            </td>
-          </tr>
+          <template v-for="(run, i) in runs" :key="run.id">
+            <tr :data-run="run.id">
+              <td class="mark">
+                <StateMark :level="mark(i)" />
+              </td>
+              <td v-for="cell in cells(i)" :key="cell.path" :class="cell.class">
+                <DocumentField :path="cell.path" :of="run.name" :options="cell.options" />
+              </td>
+              <td class="n" :title="worked(i)?.because">{{ prefs.show(worked(i)?.designA, 'A') }}</td>
+              <td class="n">{{ prefs.show(worked(i)?.ampacityA, 'A') }}</td>
+              <td class="n">{{ worked(i) ? `${decimal(worked(i)!.dropPct, 1)} %` : '—' }}</td>
+              <td class="tiny">
+                <DocumentField :path="`runs.${i}.allowedDropPct`" :of="run.name" />
+              </td>
+              <td class="n">{{ worked(i)?.deviceA ? prefs.show(worked(i)!.deviceA, 'A') : 'over 400 A' }}</td>
+              <td>
+                <div class="buttons">
+                  <button
+                    class="icon-button"
+                    :aria-label="`Details of ${run.name}`"
+                    :aria-expanded="opened === run.id"
+                    @click="opened = opened === run.id ? '' : run.id"
+                  >
+                    <component :is="opened === run.id ? ChevronDown : ChevronRight" :size="14" />
+                  </button>
+                  <button
+                    class="icon-button"
+                    :aria-label="`Remove ${run.name}`"
+                    @click="design.change(`remove ${run.name}`, removeFrom('runs', i))"
+                  >
+                    <Trash2 :size="14" />
+                  </button>
+                </div>
+              </td>
+            </tr>
+            <tr v-if="opened === run.id" class="detail">
+              <td />
+              <td colspan="10">
+                <FieldGrid :fields="DETAILS.map((key) => `runs.${i}.${key}`)" column-width="150px">
+                  <ChoiceField
+                    v-if="subjectsOf(run).length > 1"
+                    :model-value="run.subjectId ?? ''"
+                    :options="subjectsOf(run)"
+                    label="Belongs to"
+                    labelled
+                    :path="`runs.${i}.subjectId`"
+                    @update:model-value="
+                      design.change(`${run.name}, belongs to`, setField(`runs.${i}.subjectId`, $event || null))
+                    "
+                  />
+                </FieldGrid>
+              </td>
+            </tr>
+          </template>
         </tbody>
       </table>
     </div>
@@ -160,8 +175,12 @@ useNewRow(add)
   min-width: 40px;
 }
 
-.ins {
-  min-width: 54px;
+.buttons {
+  display: flex;
+}
+
+.detail td {
+  padding: 4px 0 10px;
 }
 
 .law {
