@@ -8,8 +8,10 @@ import { pulseWidth } from './array/pulseWidth.ts'
 import { stringFuses } from './array/stringFuses.ts'
 import { unlikeStrings } from './array/unlike.ts'
 import { autonomy } from './bank/autonomy.ts'
+import { bankFuses } from './bank/bankFuses.ts'
 import { chargeRate } from './bank/chargeRate.ts'
 import { cold } from './bank/cold.ts'
+import { discharge } from './bank/discharge.ts'
 import { parallelLimit } from './bank/parallelLimit.ts'
 import { sharing } from './bank/sharing.ts'
 import { shock } from './bank/shock.ts'
@@ -56,6 +58,8 @@ export const RULES: readonly Rule[] = [
   autonomy,
   parallelLimit,
   sharing,
+  bankFuses,
+  discharge,
   weakUnits,
   chargeRate,
   cold,

@@ -1,0 +1,193 @@
+import { describe, expect, it } from 'vitest'
+import {
+  addSource,
+  bankCables,
+  bankWear,
+  changeSource,
+  checklist,
+  derive,
+  eachField,
+  findings,
+  gannetSkerry,
+  larkspurBench,
+  larkspurFlooded,
+  racking,
+  runningCost,
+  setField,
+  summariseWinter,
+  takeBackup,
+  valueAt,
+  WinterEngine,
+  winterSun,
+  type Design,
+  type Field,
+} from '@ambrel/core'
+import { checkDesign } from './problems.ts'
+
+const engine = new WinterEngine()
+const changed = (make: () => Design, change: (design: Design) => unknown) => (): Design => {
+  const design = make()
+  change(design)
+  return design
+}
+
+/** Designs in which between them every field matters. */
+const DESIGNS: (() => Design)[] = [
+  larkspurBench,
+  larkspurFlooded,
+  gannetSkerry,
+  changed(larkspurFlooded, ({ place, generator, winter, inverter, bank, arrays, household }) => {
+    place.batteryRoom = { kind: 'unheated', setC: 0 }
+    Object.assign(generator, { startBy: 'voltage', charger: 'separate', equaliseEveryDays: 30, exerciseEveryDays: 10 })
+    winter.ageing = true
+    Object.assign(inverter, { search: inverter.part.searchW !== null })
+    bank.weak = [{ unit: 1, capacityShare: 0.7, resistanceFactor: 2 }]
+    arrays[0].tiltSeasons = [
+      { month: 4, day: 1, tiltDeg: 10 },
+      { month: 10, day: 1, tiltDeg: 80 },
+    ]
+    household.away = [{ fromMonth: 12, fromDay: 5, toMonth: 1, toDay: 20 }]
+  }),
+  changed(larkspurBench, ({ loads }) => {
+    const [load] = loads
+    Object.assign(load, {
+      basis: 'cycle',
+      cycleWh: 900,
+      cycleDepth: 0.8,
+      cycleChargerEfficiency: 0.8,
+      cyclesPerWeek: 5,
+    })
+    Object.assign(load, { runningW: 5000, startKind: 'induction-tool', movable: true })
+  }),
+  changed(larkspurBench, ({ loads }) => Object.assign(loads[0], { basis: 'month', monthKWh: 90, movable: true })),
+  // a bank by its unit's data sheet, cold and short, and arrays that are unlike on a controller with two trackers
+  changed(larkspurBench, (design) => {
+    const { bank, arrays, controllers, household, generator, place } = design
+    Object.assign(bank.part, { minChargeC: 5, heaterW: 80, surgeA: 60 })
+    bank.inParallel = 2
+    controllers[0].part.trackers = 2
+    arrays.push({
+      ...arrays[0],
+      id: 'array-9',
+      tracker: 2,
+      azimuthDeg: 90,
+      inSeries: 4,
+      tiltSeasons: [{ month: 4, day: 1, tiltDeg: 10 }],
+    })
+    household.shedCanWaitBelow = 0.7
+    household.shedShouldBelow = 0.5
+    generator.present = false
+    place.batteryRoom = { kind: 'unheated', setC: 0 }
+    place.elevationM = 3500
+  }),
+  changed(larkspurBench, ({ arrays }) => void arrays.push({ ...arrays[0], id: 'array-9', inSeries: 4 })),
+  changed(larkspurFlooded, ({ generator, winter }) => {
+    Object.assign(generator, { startBy: 'voltage', startV: 49, holdMin: 30 })
+    winter.stepMin = 15
+  }),
+  changed(larkspurBench, ({ controllers, generator, winter }) => {
+    Object.assign(controllers[0].part, { kind: 'ac-coupled', outputAcW: 3000 })
+    Object.assign(generator, { startBy: 'voltage', holdMin: 60 })
+    winter.stepMin = 15
+  }),
+  changed(larkspurBench, ({ generator, place }) => {
+    Object.assign(generator, { startBy: 'morning' })
+    place.albedoBare = 0.3
+  }),
+  () => takeBackup('shore')(larkspurBench()),
+  () => takeBackup('vehicle')(larkspurBench()),
+  () => changeSource(0, (source) => ({ ...source, side: 'ac' }))(addSource('stream', 60)(larkspurBench())),
+]
+
+/** Everything a design comes to, over one year. */
+function all(design: Design): string {
+  const year = engine.year(design, design.winter.seed, 0)
+  const derived = derive(design)
+  const winter = summariseWinter([year], design)
+  return JSON.stringify([
+    year,
+    derived,
+    findings({ design, derived, winter }),
+    checklist(design),
+    bankCables(design.bank),
+    bankWear(engine, design, 1),
+    runningCost(winter.median, design.generator),
+    design.arrays.map((array) => racking(array, 2, winterSun(design, 12))),
+  ])
+}
+
+/** Other values a field may have. */
+function others(field: Field, now: unknown): unknown[] {
+  switch (field.kind) {
+    case 'number': {
+      const value = typeof now === 'number' ? now : (field.min + field.max) / 2
+      const near = [value * 1.3, value * 0.7, value + 1, value - 1, value + 0.2, value - 0.2, field.min, field.max]
+      const whole = near.map((each) => (field.whole ? Math.round(each) : each))
+      return [...(field.empty === undefined ? [] : [null, ...(now === null ? [value] : [])]), ...whole].filter(
+        (each) => each !== now,
+      )
+    }
+    case 'choice':
+      return field.options.map(({ value }) => value).filter((value) => value !== now)
+    case 'flag':
+      return [now !== true]
+    default:
+      return []
+  }
+}
+
+/** What is there for people to read, and what says how far they are. */
+const ONLY_TOLD = [
+  /name$/,
+  /label$/,
+  /^notes$/,
+  /^variant$/,
+  /\bid$/,
+  /^format$/,
+  /^version$/,
+  /^place\.climate$/,
+  /hours\./,
+]
+
+/** What has its effect where this test does not look, and where that is. */
+const ELSEWHERE: Record<string, string> = {
+  'place.source': 'which weather is run: winter/compare.test.ts',
+  'loads[].meterReadings[].kWh': 'summed as readings are taken: loads/metering.ts',
+  'loads[].meterReadings[].hours': 'summed as readings are taken: loads/metering.ts',
+  'bank.systemV': 'changes together with units and inverter: changes.test.ts',
+  'bank.inSeries': 'follows from voltage and unit: invariants.ts',
+  'inverter.part.bankV': 'must be the bank’s: invariants.ts',
+  'inverter.stacking': 'changes together with the count: changes.test.ts',
+  'controllers[].part.maxTrackV': 'a remark of the layouts: array.test.ts',
+  'sources[].kind': 'what the source is called',
+  'winter.years': 'how many are run',
+  'winter.ageing': 'from the second year on: seasons.test.ts',
+}
+/** comes into effect when the unit is taken, as a controller of the design */
+const BUILT_IN = /^inverter\.part\.controller\./
+
+const LEAVES = eachField().filter(
+  ({ path, field }) =>
+    ['number', 'choice', 'flag'].includes(field.kind) &&
+    !(path in ELSEWHERE) &&
+    !BUILT_IN.test(path) &&
+    !ONLY_TOLD.some((told) => told.test(path)),
+)
+
+describe('every field that can be set', () => {
+  it('changes something that is reckoned or said', () => {
+    const designs = DESIGNS.map((make) => make()).map((design) => ({ design, before: all(design) }))
+    const idle = LEAVES.filter(({ path, field }) => {
+      const at = path.replace(/\[\]/g, '.0')
+      return !designs.some(({ design, before }) => {
+        const now = valueAt(design, at)
+        if (now === undefined) return false
+        return others(field, now).some((value) => {
+          const other = setField(at, value)(design)
+          return checkDesign(other).problems.length === 0 && all(other) !== before
+        })
+      })
+    })
+    expect(idle.map(({ path }) => path)).toEqual([])
+  })
+})
