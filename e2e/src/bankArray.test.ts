@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
-import { becomes, changes, drag, drawn, openVariant, rail, saved, setField, strip } from './pages.ts'
+import { becomes, changes, drag, drawn, openVariant, rail, redrawn, saved, setField, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -154,7 +154,7 @@ describe('the array', () => {
     const before = await strip(page)
     await page.locator('[data-seasons]').click()
     await setField(page, 'arrays.0.tiltSeasons.0.tiltDeg', '5')
-    await changes(() => strip(page), before)
+    await redrawn(page, before)
     const flat = await sun()
     await page.getByLabel('Stands').selectOption('turning, N–S axis')
     await changes(sun, flat)

@@ -9,6 +9,7 @@ import {
   newDesignByHand,
   openDemo,
   rail,
+  redrawn,
   saved,
   setField,
   strip,
@@ -48,7 +49,7 @@ describe('from nothing to a winter answer', () => {
     const stripBefore = await strip(page)
     await setField(page, 'loads.0.runningW', '700')
     const railAfter = await changes(() => rail(page, 'loads'), railBefore)
-    await changes(() => strip(page), stripBefore)
+    await redrawn(page, stripBefore)
     await page.getByRole('button', { name: 'Undo', exact: true }).click()
     expect(await changes(() => rail(page, 'loads'), railAfter)).toBe(railBefore)
     expect(await page.locator('[data-path="loads.0.runningW"]').inputValue()).toBe('90')

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
 import { openPage } from './browser.ts'
-import { becomes, centre, changes, drag, openDemo, rail, saved, still, strip } from './pages.ts'
+import { becomes, centre, changes, drag, openDemo, rail, redrawn, saved, still, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -119,7 +119,7 @@ describe('what a load costs and what a meter says', () => {
     await page.locator('[data-effect]', { hasText: '→' }).waitFor()
     await page.locator('[data-keep-trials]').click()
     await changes(() => rail(page, 'loads'), kWh)
-    await changes(() => strip(page), before)
+    await redrawn(page, before)
     expect(await page.locator('tbody.load.away').count()).toBe(2)
     await undo(page)
     await page.locator('.rail [data-step=loads] small', { hasText: kWh }).waitFor()

@@ -16,6 +16,21 @@ export const saved = (page: Page) => page.locator('[data-saved]', { hasText: /^S
 /** Waits until the strip is drawn. */
 export const drawn = (page: Page) => page.locator('footer.strip .bar').first().waitFor()
 
+/** Waits until the whole run of the document as it stands is drawn. */
+export const settled = (page: Page) =>
+  page.waitForFunction(() => {
+    const { run, edition } = (document.querySelector('footer.strip') as HTMLElement).dataset
+    return run !== '0' && run === edition
+  })
+
+/** The strip of the document as it stands, which is not to be what it was. */
+export async function redrawn(page: Page, from: string): Promise<string> {
+  await settled(page)
+  const now = await strip(page)
+  if (now === from) throw new Error(`the strip is still “${from}”`)
+  return now
+}
+
 /** Waits until a reading of the page is no longer what it was. */
 export const changes = (read: () => Promise<string>, from: string): Promise<string> =>
   until(read, (now) => now !== from && now !== '', `still “${from}”`)

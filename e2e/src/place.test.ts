@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
 import { openPage } from './browser.ts'
-import { becomes, changes, drag, drawn, newDesign, openDemo, rail, saved, setField, strip } from './pages.ts'
+import { becomes, changes, drag, drawn, newDesign, openDemo, rail, redrawn, saved, setField, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 import { hourlyCsv } from './weatherFiles.ts'
 
@@ -41,7 +41,7 @@ describe('imported hours', () => {
     await page.locator('footer.strip[data-years="30"]').waitFor()
     const fitted = await strip(page)
     await page.locator('[data-source=hours]').click()
-    await changes(() => strip(page), fitted)
+    await redrawn(page, fitted)
     await page.locator('footer.strip[data-years="2"]').waitFor()
     expect(await page.locator('.findings', { hasText: 'cannot show a 1-in-10 winter' }).count()).toBe(1)
     await changes(async () => String((await sourcesShown(page)) === 4), 'false')

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openPage, PATIENCE_MS } from './browser.ts'
-import { changes, drag, newDesign, openVariant, rail, saved, setField, still, strip } from './pages.ts'
+import { changes, drag, newDesign, openVariant, rail, redrawn, saved, setField, still, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -120,7 +120,7 @@ describe('the backup', () => {
     const weeks = await strip(page)
     await kind.selectOption({ label: 'none' })
     await page.getByText('None is a full answer').waitFor()
-    await changes(() => strip(page), weeks)
+    await redrawn(page, weeks)
     expect(await rail(page, 'generator')).toBe('none')
     expect(errors).toEqual([])
   })
@@ -138,7 +138,7 @@ describe('the backup', () => {
     const card = page.locator('[data-sources]')
     const weeks = await strip(page)
     await card.getByRole('button', { name: 'Add a source' }).click()
-    const running = await changes(() => strip(page), weeks)
+    const running = await redrawn(page, weeks)
     await card.getByRole('button', { name: 'Watts from a table…' }).click()
     const cells = page.locator('[data-cells]')
     await cells.fill('month\tW\nJan\t40\nFeb\tmuch')
@@ -148,7 +148,7 @@ describe('the backup', () => {
     await page.getByText('line 4: “x” is not watts').waitFor()
     await cells.fill(months.join('\n').replace('x', '5'))
     await page.locator('[data-take-cells]').click()
-    await changes(() => strip(page), running)
+    await redrawn(page, running)
     await card.getByLabel('Remove Stream turbine').click()
     await card.getByText('None.').waitFor()
     await saved(page)
@@ -161,7 +161,7 @@ describe('the right side of the inverter', () => {
     const { page, errors, undo } = await open('Larkspur Bench', 'More sun, less bank', '4')
     const weeks = await strip(page)
     await page.getByLabel('Part', { exact: true }).nth(1).selectOption({ label: 'AC-coupled array inverter, 5 kW' })
-    await changes(() => strip(page), weeks)
+    await redrawn(page, weeks)
     await page.getByText('Feeds the house directly').waitFor()
     await setField(page, 'controllers.1.part.outputAcW', '9000')
     await page.locator('h1').first().click()
@@ -180,7 +180,7 @@ describe('the right side of the inverter', () => {
     await page.getByLabel('Details of Submersible well pump').click()
     await page.getByText('may be moved into the sun').click()
     await setField(page, 'loads.2.storeDays', '3')
-    await changes(() => strip(page), weeks)
+    await redrawn(page, weeks)
     await setField(page, 'loads.2.storeDays', '90')
     await page.getByText('90 d is too large; at most 60 d').first().waitFor()
     expect(errors).toEqual([])

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, toRaw } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { MONTH_DAYS, MONTH_NAMES, darkMonths } from '@ambrel/core'
 import { quantity } from '@ambrel/core/units'
 import { useDesign } from '../stores/design.ts'
+import { editionOf } from '../stores/edition.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
 import { chargeColour } from '../drawing/chargeRamp.ts'
@@ -45,6 +46,8 @@ const ghostPath = computed(() => {
   const weeks = winter.ghost?.winters.summary.weeks
   return weeks ? weeks.map((week, i) => `M${x(i)} ${y(week.lowTypical)}h${step.value}`).join('') : ''
 })
+/** the document as it stands; its winters are drawn once the run says the same */
+const current = computed(() => (design.document ? editionOf(toRaw(design.document)) : 0))
 const percent = (share: number) => quantity(share, 'share')
 const hovered = ref<number | null>(null)
 const told = computed(() => {
@@ -67,7 +70,13 @@ function point(event: PointerEvent): void {
 </script>
 
 <template>
-  <footer class="strip" aria-label="The coming winter" :data-years="winter.winters?.years ?? 0">
+  <footer
+    class="strip"
+    aria-label="The coming winter"
+    :data-years="winter.winters?.years ?? 0"
+    :data-run="winter.edition"
+    :data-edition="current"
+  >
     <div class="caption">
       <h3>The coming winter</h3>
       <p v-if="winter.ghost" class="quiet">

@@ -5,6 +5,7 @@ import type { Candidate, Design, Week } from '@ambrel/core'
 import type { Winters } from '../workers/winters.ts'
 import { WinterWorker } from '../workers/winterWorkers.ts'
 import { useDesign } from './design.ts'
+import { editionOf } from './edition.ts'
 import { useWeather } from './weather.ts'
 
 /** A ghost is drawn over as many winters as the first look of the strip. */
@@ -14,6 +15,8 @@ const GHOST_YEARS = 10
 export const useWinter = defineStore('winter', () => {
   const design = useDesign()
   const winters = shallowRef<Winters | null>(null)
+  /** edition of the document that the winters are of, whole; 0 while there are none, or only the first look */
+  const edition = ref(0)
   const progress = ref(0)
   const running = ref(false)
   const ranked = shallowRef<{ for: Design; list: Candidate[] } | null>(null)
@@ -53,7 +56,10 @@ export const useWinter = defineStore('winter', () => {
       )
       if (mine !== asked) return
       failure.value = ''
-      if (result) show(result)
+      if (result) {
+        show(result)
+        edition.value = editionOf(toRaw(wanted))
+      }
     } catch (error) {
       if (mine !== asked) return
       forget()
@@ -70,6 +76,7 @@ export const useWinter = defineStore('winter', () => {
 
   function forget(): void {
     winters.value = null
+    edition.value = 0
     design.winterSummary = null
     failure.value = ''
   }
@@ -138,6 +145,7 @@ export const useWinter = defineStore('winter', () => {
 
   return {
     winters,
+    edition,
     progress,
     running,
     failure,
