@@ -84,6 +84,18 @@ report(
   time(50, () => derive(design)),
   'ms',
 )
+for (const count of [100, 300]) {
+  const many: Design = {
+    ...design,
+    loads: Array.from({ length: count }, (_, i) => ({ ...design.loads[i % design.loads.length], id: `load-${i + 1}` })),
+  }
+  time(10, () => derive(many))
+  report(
+    `derive.${count}-loads`,
+    time(30, () => derive(many)),
+    'ms',
+  )
+}
 
 report(
   'weather.year',
