@@ -188,6 +188,10 @@ describe('each rule', () => {
     ['generator.refill', larkspurBench, (d: Design): unknown => (d.generator.present = false)],
     ['bank.cold', larkspurBench, (): unknown => undefined],
     ['array.live-modules', larkspurBench, (d: Design): unknown => (d.arrays = [])],
+    ['inverter.idle', larkspurBench, (d: Design): unknown => (d.inverter.part.idleW = 4)],
+    ['inverter.frequency', larkspurBench, (): unknown => undefined],
+    ['bank.string-fuses', larkspurBench, (d: Design): unknown => (d.bank.stringFuses = true)],
+    ['bank.string-fuses', larkspurBench, (d: Design): unknown => (d.bank.inParallel = 1)],
   ] as const)('%s is silent where it does not apply', (id, make, change) => {
     expect(levelsOf(id, changed(make, change))).toEqual([])
   })

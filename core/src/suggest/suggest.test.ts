@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { derive } from '../derive/derive.ts'
 import { derate } from '../generator/power.ts'
 import { invariantProblems } from '../design/invariants.ts'
+import { legsOfService, serviceOf } from '../inverter/service.ts'
 import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 import { findings } from '../rules/registry.ts'
@@ -60,6 +61,15 @@ describe('the size that is suggested', () => {
       expect(derive(design).worked['array.cover'].value).toBeGreaterThanOrEqual(1)
     },
   )
+
+  it.each(Object.entries(SAMPLES))('of the loads of %s says how the legs are loaded, of those there are', (_, make) => {
+    const design = make()
+    const told = suggestLoads(design)
+      .reasons.map((reason) => said(reason))
+      .join(' ')
+    const legs = legsOfService(serviceOf(design.inverter)).length
+    expect(told).toContain(legs > 1 ? 'all legs carry about the same' : 'The inverter has one leg')
+  })
 
   it.each(Object.entries(SAMPLES))('of the bank of %s holds the days asked for', (_, make) => {
     const { design } = suggestBank(make())

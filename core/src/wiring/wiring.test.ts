@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { larkspurBench } from '../design/samples.ts'
 import { ampacity, deviceFor, deviceLimit, drop } from './conductors.ts'
+import { said } from '../units/words.ts'
 import { cableName, sizeFor, workedRuns } from './runs.ts'
 
 describe('conductors', () => {
@@ -79,7 +80,7 @@ describe('protection of a run', () => {
     const sized = sizeFor(design, run)
     expect(sized.parallel).toBe(2)
     expect(sized.size).toMatch(/\/0 AWG$/)
-    expect(cableName(sized)).toMatch(/^2 × \d\/0 AWG$/)
+    expect(said(cableName(sized), 'imperial')).toMatch(/^2 × \d\/0 AWG$/)
   })
 
   it('a current beyond every standard device is not sound', () => {
