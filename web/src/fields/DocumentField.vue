@@ -20,6 +20,8 @@ const props = defineProps<{
   label?: string
   /** name of the thing it belongs to, told before the label */
   of?: string
+  /** what stands after a number that has no unit, where its label is not shown */
+  suffix?: string
   /** the choices there are now, where the table cannot know them */
   options?: readonly Option[]
 }>()
@@ -35,6 +37,7 @@ const label = computed(() => {
 })
 const unit = computed(() => {
   const stored = 'unit' in field.value ? field.value.unit : ''
+  if (stored === '' && props.suffix) return props.suffix
   return stored.startsWith('money/')
     ? stored.replace('money', design.document!.budget.currency)
     : stored.replace('money', '')

@@ -35,7 +35,7 @@ function open(year: number, day: number): void {
 <template>
   <StepHead step="winter" :says="design.document!.place.label">
     <DocumentField class="years" path="winter.years" />
-    <DocumentField class="seed" path="winter.seed" />
+    <DocumentField class="seed" path="winter.seed" suffix="seed" />
     <DocumentField class="steps" path="winter.stepMin" />
     <DocumentField class="ageing" path="winter.ageing" />
   </StepHead>
