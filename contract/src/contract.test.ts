@@ -83,6 +83,12 @@ describe('the contract of a design', () => {
       'household.away.0.fromMonth',
     ],
     [
+      'household.away',
+      [{ fromMonth: 2, fromDay: 30, toMonth: 3, toDay: 31 }],
+      'Feb has no day 30; at most 28',
+      'household.away.0.fromDay',
+    ],
+    [
       'sources',
       [{ ...stream, wattsByMonth: [[1]] }],
       'Watts by month and hour has 1 entries; exactly 12',

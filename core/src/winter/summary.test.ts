@@ -8,7 +8,8 @@ import { absorptionV } from '../bank/layout.ts'
 import { controllerEfficiency, yearHours } from './hours.ts'
 import { emptyTrace } from './year.ts'
 import { runPlan } from './plan.ts'
-import { darkSeason } from './summary.ts'
+import { darkSeason, summariseWinter } from './summary.ts'
+import { runStartDay } from '../calendar/calendar.ts'
 import { figuresAt, figuresOf, type YearFigures, RUN_FIGURES, type RunFigure } from './figures.ts'
 
 const engine = new WinterEngine()
@@ -52,6 +53,33 @@ describe('the dark season', () => {
     [-43, 90, 214],
   ])('at %s° starts on day %s and has %s days', (latitude, startDay, days) => {
     expect(darkSeason(latitude)).toEqual({ startDay, days })
+  })
+})
+
+describe('the weeks of the strip', () => {
+  // every day of the run told apart: its lowest charge a thousandth of its number, its generator hours the number
+  it.each([48, -43])('at %s° are the sevens of days of the dark season, in order', (latitudeDeg) => {
+    const design = larkspurBench()
+    design.place.latitudeDeg = latitudeDeg
+    const [made] = engine.run(design, { years: 1, seed: 1 })
+    const told = (of: (day: number) => number) => Float32Array.from({ length: 365 }, (_, day) => of(day))
+    const year = {
+      ...made,
+      lowestByDay: told((day) => day / 1000),
+      generatorHoursByDay: told((day) => day),
+      shortHoursByDay: told((day) => day / 10),
+    }
+    const { startDay, days } = darkSeason(latitudeDeg)
+    const first = (startDay - runStartDay(latitudeDeg) + 365) % 365
+    const { weeks } = summariseWinter([year, year, year], design)
+    expect(weeks).toHaveLength(Math.floor(days / 7))
+    weeks.forEach((week, w) => {
+      const from = first + 7 * w
+      expect(week.startDay).toBe((startDay + 7 * w) % 365)
+      for (const low of [week.lowTypical, week.lowOneInTen]) expect(low).toBeCloseTo(from / 1000, 6)
+      expect(week.generatorMean).toBeCloseTo(7 * from + 21, 3)
+      for (const short of [week.shortMean, week.shortOneInTen]) expect(short).toBeCloseTo((7 * from + 21) / 10, 3)
+    })
   })
 })
 
