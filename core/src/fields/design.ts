@@ -129,11 +129,11 @@ const BUDGET: FieldTable<Budget> = {
 
 const SCHOOLS: FieldTable<Schools> = {
   coldVoltage: choice(
-    'Cold Voc by',
+    'School that rules',
     [
-      { value: 'coefficient', label: 'the module’s coefficient' },
-      { value: 'code-table', label: 'the code table' },
-      { value: 'flat', label: 'a flat quarter more' },
+      { value: 'coefficient', label: 'coefficient at the record low' },
+      { value: 'code-table', label: 'code table' },
+      { value: 'flat', label: 'flat 1.25' },
     ],
     'How the voltage of a cold morning is reckoned. The coefficient of the module is the most exact.',
   ),

@@ -5,8 +5,6 @@ export const amount = (value: number, unit: string, decimals?: number): Amount =
 export const volts = (value: number): Amount => amount(value, 'V')
 export const amps = (value: number): Amount => amount(value, 'A')
 export const watts = (value: number): Amount => amount(value, 'W')
-export const wattHours = (value: number): Amount => amount(value, 'Wh')
-export const hours = (value: number): Amount => amount(value, 'h')
 export const metres = (value: number): Amount => amount(value, 'm')
 export const kelvin = (value: number): Amount => amount(value, 'K', 0)
 export const celsius = (value: number): Amount => amount(value, '°C', 0)

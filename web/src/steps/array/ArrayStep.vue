@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Plus } from '@lucide/vue'
-import { MONTH_NAMES, addArray, addController, setField } from '@ambrel/core'
+import { MONTH_NAMES, addArray, addController } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
-import ChoiceField from '../../fields/ChoiceField.vue'
+import DocumentField from '../../fields/DocumentField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useNewRow } from '../../frame/newRow.ts'
@@ -22,11 +22,6 @@ const design = useDesign()
 const prefs = usePrefs()
 const arrays = computed(() => design.document!.arrays)
 const controllers = computed(() => design.document!.controllers)
-const SCHOOLS = [
-  { value: 'coefficient' as const, label: 'coefficient at the record low' },
-  { value: 'code-table' as const, label: 'code table' },
-  { value: 'flat' as const, label: 'flat 1.25' },
-]
 
 const newOne = () => design.change('new array', addArray)
 const newController = () => design.change('new controller', addController)
@@ -54,13 +49,7 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       <div class="row">
         <h2>Voltage ruler</h2>
         <p class="quiet grow">from the hottest afternoon to the coldest dawn</p>
-        <ChoiceField
-          class="school"
-          :model-value="design.document!.schools.coldVoltage"
-          :options="SCHOOLS"
-          label="School that rules"
-          @update:model-value="design.change('cold voltage school', setField('schools.coldVoltage', $event))"
-        />
+        <DocumentField class="school" path="schools.coldVoltage" />
       </div>
       <VoltageRuler v-for="(array, i) in arrays" :key="array.id" :index="i" />
     </section>

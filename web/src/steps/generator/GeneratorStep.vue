@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  GENERATOR,
   CHEMISTRIES,
   runningCost,
   type BackupKind,
@@ -29,9 +30,7 @@ const equalises = computed(() => CHEMISTRIES[design.document!.bank.part.chemistr
 
 const KINDS: { value: 'none' | BackupKind; label: string }[] = [
   { value: 'none', label: 'none' },
-  { value: 'generator', label: 'a generator' },
-  { value: 'shore', label: 'shore or grid power' },
-  { value: 'vehicle', label: 'a vehicle, now and then' },
+  ...GENERATOR.kind.options,
 ]
 const kind = computed(() => (generator.value.present ? generator.value.kind : 'none'))
 function setKind(to: 'none' | BackupKind): void {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  INVERTER,
   INVERTER_PART,
   curveOf,
   inverterInput,
@@ -38,15 +39,9 @@ const SERVICE_WORDS = {
   'single-120': '120 V single',
   'single-230': '230 V single',
 } as const
-const STACKING_WORDS = {
-  parallel: 'on one output',
-  'split-pair': 'in pairs, 120/240 V',
-  'three-phase': 'one a phase',
-} as const
 const joinings = computed(() => {
   const allowed = stackingChoices(inverter.value.part, inverter.value.quantity)
-  const all = allowed.includes(inverter.value.stacking) ? allowed : [...allowed, inverter.value.stacking]
-  return all.map((value) => ({ value, label: STACKING_WORDS[value] }))
+  return INVERTER.stacking.options.filter(({ value }) => value === inverter.value.stacking || allowed.includes(value))
 })
 function takePart(taken: InverterPart): void {
   design.change(`inverter: ${taken.name}`, takeInverter(taken))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { addHorizonPoint, removeFrom, setField } from '@ambrel/core'
+import { addHorizonPoint, HORIZON, removeFrom, setField } from '@ambrel/core'
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -7,11 +7,6 @@ import NumberField from '../../fields/NumberField.vue'
 import { useNewRow } from '../../frame/newRow.ts'
 import { useDesign } from '../../stores/design.ts'
 
-const COVERS = [
-  { value: 'terrain' as const, label: 'terrain' },
-  { value: 'evergreen' as const, label: 'evergreen' },
-  { value: 'leafless' as const, label: 'leafless trees' },
-]
 const design = useDesign()
 const points = computed(() => design.document!.place.horizon)
 function add(): void {
@@ -58,7 +53,7 @@ useNewRow(add)
           <td>
             <ChoiceField
               :model-value="point.cover"
-              :options="COVERS"
+              :options="HORIZON.cover.options"
               :label="`Point ${i + 1}, cover`"
               @update:model-value="design.change('horizon cover', setField(`place.horizon.${i}.cover`, $event))"
             />
