@@ -121,6 +121,7 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['bank.discharge', 'sound', larkspurBench, () => {}],
   ['bank.discharge', 'stop', larkspurBench, (d) => (d.bank.part.maxDischargeA = 4)],
   ['bank.discharge', 'watch', larkspurBench, (d) => (d.bank.part.surgeA = 10)],
+  ['bank.discharge', 'stop', larkspurBench, (d) => (d.loads[0].runningW = 90000)],
   ['bank.string-fuses', 'watch', larkspurBench, (d) => (d.bank.stringFuses = false)],
   ['inverter.frequency', 'watch', larkspurBench, (d) => (d.inverter.part.frequencyHz = 50)],
   ['inverter.voltage-class', 'watch', gannetSkerry, (d) => (d.inverter.part.ratedW = 4000)],
@@ -190,6 +191,7 @@ describe('each rule', () => {
     ['array.live-modules', larkspurBench, (d: Design): unknown => (d.arrays = [])],
     ['inverter.idle', larkspurBench, (d: Design): unknown => (d.inverter.part.idleW = 4)],
     ['inverter.frequency', larkspurBench, (): unknown => undefined],
+    ['bank.discharge', larkspurBench, (d: Design): unknown => (d.bank.part.resistanceMilliohm = 900)],
     ['bank.string-fuses', larkspurBench, (d: Design): unknown => (d.bank.stringFuses = true)],
     ['bank.string-fuses', larkspurBench, (d: Design): unknown => (d.bank.inParallel = 1)],
   ] as const)('%s is silent where it does not apply', (id, make, change) => {

@@ -16,9 +16,11 @@ export const discharge: Rule = {
   check: ({ design, derived: { peak } }) => {
     const { bank, inverter } = design
     const openV = restedBankV(bank, CHARGE)
+    /** null where the bank's resistance keeps it from giving that power at any current */
     const drawn = (outputW: number) => {
       const inputW = outputW / inverter.part.fullLoadEfficiency
-      return inputW / (sag(openV, bankOhm(bank), inputW).volts ?? inverter.part.lowCutV)
+      const { volts } = sag(openV, bankOhm(bank), inputW)
+      return volts === null ? null : inputW / volts
     }
     const strings = stringsAtLimit(bank)
     const lastingA = bank.part.maxDischargeA * strings
@@ -28,6 +30,14 @@ export const discharge: Rule = {
     const lets = CHEMISTRIES[bank.part.chemistry].managed
       ? 'The management units switch the bank off'
       : 'The plates overheat and the voltage falls away'
+    if (onA === null)
+      return [
+        stop(
+          'bank',
+          'The bank cannot carry what is on at once at 30 % charge.',
+          'Its voltage collapses and the lights go out. More strings, larger units, or fewer loads at once.',
+        ),
+      ]
     if (onA > lastingA)
       return [
         stop(
@@ -36,6 +46,8 @@ export const discharge: Rule = {
           say`${lets}. More strings, larger units, or fewer loads at once.`,
         ),
       ]
+    // a start that the bank cannot carry at all is told where the inverter meets it
+    if (startA === null) return []
     if (peak.starter && startA > surgeA)
       return [
         watch(

@@ -1,4 +1,3 @@
-import { setField } from '../../change/field.ts'
 import type { Topology } from '../../document/types.ts'
 import { amount } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -25,7 +24,6 @@ export const frequency: Rule = {
         motor
           ? say`Motors made for the other turn ${change}. Look at the plate of ${motor.name} and at every clock.`
           : say`Motors made for the other turn ${change}, and clocks go wrong. Look at the plates.`,
-        { remedy: { label: say`${amount(usual, 'Hz')}`, apply: setField('inverter.part.frequencyHz', usual) } },
       ),
     ]
   },
