@@ -5,11 +5,14 @@ const PATIENCE_MS = 240_000
 
 export default defineConfig({
   test: {
+    maxWorkers: '100%',
     projects: [
       {
         test: {
           name: 'core',
           include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'cli/src/**/*.test.ts'],
+          // pure functions: nothing one file leaves is met by another
+          isolate: false,
           testTimeout: PATIENCE_MS,
         },
       },
@@ -44,7 +47,6 @@ export default defineConfig({
           include: ['e2e/src/**/*.test.ts'],
           testTimeout: 2 * PATIENCE_MS,
           hookTimeout: PATIENCE_MS,
-          fileParallelism: false,
           expect: { poll: { timeout: PATIENCE_MS } },
         },
       },

@@ -1,4 +1,5 @@
-import { spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -10,51 +11,48 @@ import { main, say } from './say.mjs'
 /** A machine that is shared may be so many times slower than a quiet one; no test is to fail by it. */
 const SLOWNESS = '6'
 
-/** Runs one part of the tests and says how it went. */
-function part(name, command, args, env = {}) {
+/** Runs one part of the tests and says how it went; what it says itself is told when it is through. */
+async function part(name, command, args, { env = {}, stdio = 'pipe' } = {}) {
   const began = Date.now()
   say(`${name} …`)
-  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } })
+  const child = spawn(command, args, { cwd: ROOT, stdio: ['inherit', stdio, stdio], env: { ...process.env, ...env } })
+  const said = []
+  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (piece) => said.push(piece))
+  const [status] = await once(child, 'close')
+  process.stdout.write(Buffer.concat(said))
   say(`${name}: ${status === 0 ? 'good' : 'FAILED'} in ${((Date.now() - began) / 1000).toFixed(0)} s`)
   return status === 0
 }
 
-/** Runs the tests of some projects and adds up what they counted. */
-function vitest(name, projects, env, counts) {
-  const report = join(tmpdir(), `ambrel-report-${process.pid}-${projects[0]}.json`)
-  const chosen = projects.flatMap((project) => ['--project', project])
-  const args = ['vitest', 'run', ...chosen, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]
-  const good = part(name, 'npx', [...args, ...process.argv.slice(2)], env)
-  if (!existsSync(report)) return false
-  const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, 'utf8'))
-  counts.passed += numPassedTests
-  counts.failed += numFailedTests
+/** Runs the tests of every project and counts them. */
+async function vitest(env) {
+  const report = join(tmpdir(), `ambrel-report-${process.pid}.json`)
+  const args = ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]
+  const good = await part('tests', 'npx', [...args, ...process.argv.slice(2)], { env, stdio: 'inherit' })
+  if (!existsSync(report)) return { good: false, passed: 0, failed: 0 }
+  const { numPassedTests: passed, numFailedTests: failed } = JSON.parse(readFileSync(report, 'utf8'))
   rmSync(report)
-  return good
+  return { good, passed, failed }
 }
 
 await main(async () => {
   prepare({ chromium: true })
   build()
-  const good = [
-    part('type check', 'npm', ['run', 'typecheck', '--silent']),
-    part('lint', 'npm', ['run', 'lint', '--silent']),
-  ]
+  const checks = ['typecheck', 'lint'].map((name) => part(name, 'npm', ['run', name, '--silent']))
+  const good = await Promise.all(checks)
   const scratch = mkdtempSync(join(tmpdir(), 'ambrel-test-'))
   chmodSync(scratch, 0o755)
   const cluster = findPostgres() ? new Cluster(scratch, { throwaway: true }) : null
-  const counts = { passed: 0, failed: 0 }
+  let counts
   try {
-    const env = {
+    counts = await vitest({
       AMBREL_SLOWNESS: process.env.AMBREL_SLOWNESS ?? SLOWNESS,
       AMBREL_TEST_SERVER: cluster ? await cluster.start() : process.env.DATABASE_URL,
-    }
-    // the browser has the machine to itself, so that its waits mean the same everywhere
-    good.push(vitest('unit and server tests', ['core', 'server', 'scripts', 'web'], env, counts))
-    good.push(vitest('browser tests', ['browser'], env, counts))
+    })
   } finally {
     cluster?.stop()
   }
+  good.push(counts.good)
   const broken = good.filter((each) => !each).length
   if (broken > 0) say(`${broken} of ${good.length} parts failed`)
   console.log(`tests: ${counts.passed} passed, ${counts.failed} failed`)

@@ -76,6 +76,7 @@ export {
 } from './design/samples.ts'
 export type { Read } from './document/cells.ts'
 export { keyOf, pick } from './document/question.ts'
+export { kept } from './math/kept.ts'
 export {
   DESIGN_VERSION,
   DESIGN_FORMAT,

@@ -1,3 +1,4 @@
+import { kept } from '../math/kept.ts'
 import {
   atConditions,
   currentAt,
@@ -24,20 +25,13 @@ export interface Mismatch {
   lossFraction: number
 }
 
-const fits = new Map<string, SingleDiode>()
-const KEPT = 60
+const fits = kept<SingleDiode>(60)
 
 /** The fitted parameters of a data sheet, worked out once. */
 export function fittedModule(sheet: ModuleSheet): SingleDiode {
   const { vocV, iscA, vmpV, impA, cells, alphaIscPctPerK, betaVocPctPerK } = sheet
   const key = [vocV, iscA, vmpV, impA, cells, alphaIscPctPerK, betaVocPctPerK].join('|')
-  let fit = fits.get(key)
-  if (!fit) {
-    fit = fitSingleDiode(sheet)
-    if (fits.size >= KEPT) fits.delete(fits.keys().next().value!)
-    fits.set(key, fit)
-  }
-  return fit
+  return fits(key, () => fitSingleDiode(sheet))
 }
 
 interface Curve {

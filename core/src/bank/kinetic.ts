@@ -1,5 +1,6 @@
 import type { Design } from '../document/types.ts'
 import { CHEMISTRIES } from './chemistry.ts'
+import { kept } from '../math/kept.ts'
 import { capacityLeft } from './strings.ts'
 
 /** Parameters of the kinetic battery model: size, share available at once, rate at which the rest follows. */
@@ -139,12 +140,14 @@ export function kineticStep(
   }
 }
 
+const fits = kept<Kinetic>(60)
+
 /** The kinetic battery of a whole bank, Ah at the bank's voltage. */
 export function bankKinetic(design: Design): Kinetic {
   const { part } = design.bank
   const inParallel = design.bank.inParallel * capacityLeft(design.bank)
   if (!CHEMISTRIES[part.chemistry].rateEffect)
     return { qmaxAh: Math.max(...part.capacities.map((rate) => rate.ampHours)) * inParallel, c: 1, kPerH: 1 }
-  const fit = fitKinetic(part.capacities)
+  const fit = fits(JSON.stringify(part.capacities), () => fitKinetic(part.capacities))
   return { qmaxAh: fit.qmaxAh * inParallel, c: fit.c, kPerH: fit.kPerH }
 }

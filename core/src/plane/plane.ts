@@ -6,7 +6,7 @@ import { DEG } from '../math/angles.ts'
 import { DAYS, HOURS, MONTH_OF_DAY, MONTH_START } from '../calendar/calendar.ts'
 import { diffuseFraction } from '../sun/diffuse.ts'
 import type { SunYear } from '../sun/geometry.ts'
-import { beamThrough, skyViewAbove } from '../sun/horizon.ts'
+import { beamThrough, skylineOf, skyViewAbove, type Skyline } from '../sun/horizon.ts'
 import {
   BEAM,
   CIRCUMSOLAR,
@@ -70,6 +70,7 @@ export class TiltedPlane {
   private readonly cosTilt = new Float64Array(HOURS)
   private readonly sinTilt = new Float64Array(HOURS)
   private readonly parts = new Float64Array(4)
+  private readonly skyline: Skyline
   private readonly skyViews = new Map<string, number>()
 
   /** @param days days of year (from 0) to prepare; all of them unless a method needs only a few */
@@ -78,7 +79,8 @@ export class TiltedPlane {
     private readonly surface: Surface,
     days: readonly number[] = ALL_DAYS,
   ) {
-    const { tracking, azimuthDeg } = surface
+    const { tracking, azimuthDeg, horizon } = surface
+    this.skyline = skylineOf(horizon)
     for (const day of days) {
       const tiltDeg = tiltOnDay(surface, day)
       for (let i = day * 24; i < day * 24 + 24; i++) {
@@ -100,7 +102,7 @@ export class TiltedPlane {
     const cosine = cosZenith * cosTilt + sinZenith * sinTilt * Math.cos((sun.azimuthDeg[i] - azimuthDeg) * DEG)
     const elevation = Math.asin(cosZenith) / DEG
     const share = surface.horizonShare ?? 1
-    const through = beamThrough(surface.horizon, sun.azimuthDeg[i], elevation, MONTH_OF_DAY[day], surface.latitudeDeg)
+    const through = beamThrough(this.skyline, sun.azimuthDeg[i], elevation, MONTH_OF_DAY[day], surface.latitudeDeg)
     this.cosTilt[i] = cosTilt
     this.sinTilt[i] = sinTilt
     this.cosIncidence[i] = cosine

@@ -2,11 +2,11 @@ import { surfaceOf } from './surface.ts'
 import type { Design } from '../document/types.ts'
 import { monthlyPlane } from './monthly.ts'
 import { climateOf } from '../weather/ruling.ts'
+import { kept } from '../math/kept.ts'
 import { sunYearOf } from './sunYearOf.ts'
 
 /** Surfaces whose sun is kept: every array of a large design, and those of a few edits before. */
-const KEPT = 300
-const known = new Map<string, readonly number[]>()
+const known = kept<readonly number[]>(300)
 
 /**
  * Peak sun hours by month on each array of a design. Arrays that face alike share them, and what an edit did not touch
@@ -20,12 +20,6 @@ export function sunHoursOf({ place, arrays, schools }: Design): (readonly number
   const under = JSON.stringify([place.latitudeDeg, place.longitudeDeg, place.utcOffsetH, monthly])
   return arrays.map((array) => {
     const surface = surfaceOf(place, array, schools.skyModel)
-    const key = under + JSON.stringify(surface)
-    const kept = known.get(key)
-    if (kept) return kept
-    const hours = monthlyPlane(sun, monthly, surface)
-    known.set(key, hours)
-    if (known.size > KEPT) known.delete(known.keys().next().value!)
-    return hours
+    return known(under + JSON.stringify(surface), () => monthlyPlane(sun, monthly, surface))
   })
 }

@@ -5,63 +5,88 @@ import { clamp, DEG, wrap360 } from '../math/angles.ts'
 const LEAFLESS_BARE = 0.5
 const LEAFLESS_IN_LEAF = 0.15
 
+/** What stands at an azimuth: how high, and whether leaves are shed. */
+interface Standing {
+  elevationDeg: number
+  cover: HorizonCover
+}
+
+/** A horizon made ready to be asked for many azimuths; null for an open one. */
+export type Skyline = ((azimuthDeg: number) => Standing) | null
+
 /**
- * Elevation and cover of the horizon at an azimuth: linear between the points, closed around 360°.
+ * A horizon made ready: linear between its points, closed around 360°.
+ *
+ * @param points in any order; none means an open horizon
+ */
+export function skylineOf(points: readonly HorizonPoint[]): Skyline {
+  if (points.length === 0) return null
+  const sorted = [...points].sort((a, b) => wrap360(a.azimuthDeg) - wrap360(b.azimuthDeg))
+  return (azimuthDeg) => {
+    const at = wrap360(azimuthDeg)
+    const after = sorted.findIndex((point) => wrap360(point.azimuthDeg) > at)
+    const from = sorted.at(after <= 0 ? -1 : after - 1)!
+    const to = sorted[after < 0 ? 0 : after]
+    const span = wrap360(to.azimuthDeg - from.azimuthDeg)
+    const along = span === 0 ? 0 : wrap360(at - from.azimuthDeg) / span
+    return { elevationDeg: from.elevationDeg + along * (to.elevationDeg - from.elevationDeg), cover: from.cover }
+  }
+}
+
+/**
+ * Elevation and cover of the horizon at an azimuth.
  *
  * @param points in any order; none means an open horizon
  * @param azimuthDeg any
  */
-export function horizonAt(
-  points: readonly HorizonPoint[],
-  azimuthDeg: number,
-): { elevationDeg: number; cover: HorizonCover } {
-  if (points.length === 0) return { elevationDeg: 0, cover: 'terrain' }
-  const sorted = [...points].sort((a, b) => wrap360(a.azimuthDeg) - wrap360(b.azimuthDeg))
-  const at = wrap360(azimuthDeg)
-  let index = sorted.length - 1
-  for (let i = 0; i < sorted.length; i++) if (wrap360(sorted[i].azimuthDeg) <= at) index = i
-  if (wrap360(sorted[0].azimuthDeg) > at) index = sorted.length - 1
-  const from = sorted[index]
-  const to = sorted[(index + 1) % sorted.length]
-  const span = wrap360(to.azimuthDeg - from.azimuthDeg)
-  const along = span === 0 ? 0 : wrap360(at - from.azimuthDeg) / span
-  return { elevationDeg: from.elevationDeg + along * (to.elevationDeg - from.elevationDeg), cover: from.cover }
+export function horizonAt(points: readonly HorizonPoint[], azimuthDeg: number): Standing {
+  return skylineOf(points)?.(azimuthDeg) ?? { elevationDeg: 0, cover: 'terrain' }
 }
 
 /** Share of the beam that passes the horizon for a sun at this place in this month (0…11). */
 export function beamThrough(
-  points: readonly HorizonPoint[],
+  skyline: Skyline,
   sunAzimuthDeg: number,
   sunElevationDeg: number,
   month: number,
   latitudeDeg: number,
 ): number {
-  if (points.length === 0) return 1
-  const { elevationDeg, cover } = horizonAt(points, sunAzimuthDeg)
+  if (skyline === null) return 1
+  const { elevationDeg, cover } = skyline(sunAzimuthDeg)
   if (sunElevationDeg >= elevationDeg) return 1
   if (cover !== 'leafless') return 0
   const northMonth = latitudeDeg >= 0 ? month : (month + 6) % 12
   return northMonth >= 4 && northMonth <= 9 ? LEAFLESS_IN_LEAF : LEAFLESS_BARE
 }
 
+/** Rings of the sky: middle of each, and its sine and cosine. */
+const RING_DEG = 2
+const RINGS = Array.from({ length: 90 / RING_DEG }, (_, ring) => {
+  const elevationDeg = (ring + 0.5) * RING_DEG
+  return { elevationDeg, sine: Math.sin(elevationDeg * DEG), cosine: Math.cos(elevationDeg * DEG) }
+})
+const SECTOR_DEG = 5
+
 /**
  * Share of the isotropic sky seen by a tilted plane that stands above the horizon profile, 0…1.
  * Numerical integration of cos(incidence) over the visible hemisphere, 5° of azimuth by 2° of elevation.
  */
 export function skyViewAbove(points: readonly HorizonPoint[], tiltDeg: number, azimuthDeg: number): number {
-  if (points.every((point) => point.elevationDeg <= 0)) return 1
+  const skyline = skylineOf(points.some((point) => point.elevationDeg > 0) ? points : [])
+  if (skyline === null) return 1
+  const cosTilt = Math.cos(tiltDeg * DEG)
+  const sinTilt = Math.sin(tiltDeg * DEG)
   let seen = 0
   let all = 0
-  for (let az = 2.5; az < 360; az += 5) {
-    const skyline = clamp(horizonAt(points, az).elevationDeg, 0, 90)
-    for (let el = 1; el < 90; el += 2) {
-      const cosine =
-        Math.sin(el * DEG) * Math.cos(tiltDeg * DEG) +
-        Math.cos(el * DEG) * Math.sin(tiltDeg * DEG) * Math.cos((az - azimuthDeg) * DEG)
-      if (cosine <= 0) continue
-      const weight = cosine * Math.cos(el * DEG)
+  for (let az = SECTOR_DEG / 2; az < 360; az += SECTOR_DEG) {
+    const blockedDeg = clamp(skyline(az).elevationDeg, 0, 90)
+    const facing = sinTilt * Math.cos((az - azimuthDeg) * DEG)
+    for (const { elevationDeg, sine, cosine } of RINGS) {
+      const incidence = sine * cosTilt + cosine * facing
+      if (incidence <= 0) continue
+      const weight = incidence * cosine
       all += weight
-      seen += weight * clamp((el + 1 - skyline) / 2, 0, 1)
+      seen += weight * clamp((elevationDeg + RING_DEG / 2 - blockedDeg) / RING_DEG, 0, 1)
     }
   }
   return all > 0 ? seen / all : 1

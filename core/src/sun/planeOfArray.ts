@@ -4,7 +4,7 @@ import { clamp, DEG } from '../math/angles.ts'
 import { diffuseFraction } from './diffuse.ts'
 import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { normalExtraterrestrial } from './extraterrestrial.ts'
-import { beamThrough, skyViewAbove } from './horizon.ts'
+import { beamThrough, skylineOf, skyViewAbove } from './horizon.ts'
 
 /** Below this cosine of the zenith (87°) ratios to the horizontal are held, so that no hour blows up. */
 export const COS_ZENITH_FLOOR = Math.cos(87 * DEG)
@@ -168,7 +168,7 @@ export function planeOfArray(input: PlaneOfArrayInput): {
     albedo,
   )
   const month = MONTH_OF_DAY[(dayOfYear - 1) % DAYS]
-  const through = beamThrough(horizon, sunAzimuthDeg, 90 - zenithDeg, month, latitudeDeg)
+  const through = beamThrough(skylineOf(horizon), sunAzimuthDeg, 90 - zenithDeg, month, latitudeDeg)
   const beamWM2 = out[BEAM] * through
   const diffuseWM2 = out[CIRCUMSOLAR] * through + out[SKY] * skyViewAbove(horizon, tiltDeg, azimuthDeg)
   return { beamWM2, diffuseWM2, groundWM2: out[GROUND], totalWM2: beamWM2 + diffuseWM2 + out[GROUND] }

@@ -4,7 +4,7 @@ import fc from 'fast-check'
 import { diffuseFraction } from './diffuse.ts'
 import { extraterrestrialDaily } from './extraterrestrial.ts'
 import { sunYear } from './geometry.ts'
-import { beamThrough, horizonAt, skyViewAbove } from './horizon.ts'
+import { beamThrough, horizonAt, skylineOf, skyViewAbove } from './horizon.ts'
 import { CIRCUMSOLAR, planeOfArray, SKY, transposeInto } from './planeOfArray.ts'
 import { sunPosition } from './position.ts'
 
@@ -142,11 +142,11 @@ describe('horizon', () => {
   })
 
   it('stops the beam behind terrain and lets some through bare trees', () => {
-    expect(beamThrough(ridge, 100, 5, 0, 48)).toBe(0)
-    expect(beamThrough(ridge, 190, 5, 0, 48)).toBe(0.5)
-    expect(beamThrough(ridge, 190, 5, 6, 48)).toBe(0.15)
-    expect(beamThrough(ridge, 190, 5, 6, -48)).toBe(0.5)
-    expect(beamThrough(ridge, 190, 30, 0, 48)).toBe(1)
+    expect(beamThrough(skylineOf(ridge), 100, 5, 0, 48)).toBe(0)
+    expect(beamThrough(skylineOf(ridge), 190, 5, 0, 48)).toBe(0.5)
+    expect(beamThrough(skylineOf(ridge), 190, 5, 6, 48)).toBe(0.15)
+    expect(beamThrough(skylineOf(ridge), 190, 5, 6, -48)).toBe(0.5)
+    expect(beamThrough(skylineOf(ridge), 190, 30, 0, 48)).toBe(1)
   })
 
   it('a higher horizon never shows more sky', () => {

@@ -4,7 +4,7 @@ import { createSSRApp, ref, type Component } from 'vue'
 import { renderToString } from 'vue/server-renderer'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { expect, vi } from 'vitest'
-import { larkspurBench, WinterEngine, type Design } from '@ambrel/core'
+import { kept, keyOf, larkspurBench, WinterEngine, type Design } from '@ambrel/core'
 import { rulingOf } from '@ambrel/contract'
 import { NEW_ROW } from '../frame/newRow.ts'
 import { useDesign } from '../stores/design.ts'
@@ -15,6 +15,8 @@ import { packWinters } from '../workers/winters.ts'
 const engine = new WinterEngine()
 /** Winters run for a view, few because only their drawing is looked at. */
 const YEARS = 3
+/** those of the designs that are drawn again and again */
+const winterOf = kept<ReturnType<typeof packWinters>>(30)
 
 export interface Reader {
   imperial?: boolean
@@ -36,7 +38,9 @@ export async function rendered(view: Component, subject: Design, reader: Reader 
   design.document = document
   design.entered = problems.length > 0 ? subject : null
   if (!reader.noWinter) {
-    const winters = packWinters(document, engine.run(document, { years: YEARS, seed: 7 }))
+    const winters = winterOf(keyOf(document), () =>
+      packWinters(document, engine.run(document, { years: YEARS, seed: 7 })),
+    )
     design.winterSummary = winters.summary
     useWinter().winters = winters
   }
