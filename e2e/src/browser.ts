@@ -1,4 +1,6 @@
+import { existsSync } from 'node:fs'
 import { chromium, type Browser, type Page } from 'playwright-core'
+import CHROMIUMS from '../../scripts/chromium.json' with { type: 'json' }
 
 const ARGS = [
   '--no-sandbox',
@@ -12,7 +14,7 @@ const ARGS = [
 
 /** Debian's Chromium, without its own calls to the network. */
 export function openBrowser(): Promise<Browser> {
-  return chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
+  return chromium.launch({ executablePath: CHROMIUMS.find((path) => existsSync(path)), args: ARGS })
 }
 
 /** How many times slower than a quiet machine this one may be; continuous integration sets it. */

@@ -15,7 +15,7 @@ async function loadsOf(variant = 'As planned') {
 }
 const names = (page: Page) =>
   page
-    .locator('tbody.load td.name input')
+    .locator('tbody.load:not(.drag-carried) td.name input')
     .evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value))
 const undo = (page: Page) => page.getByRole('button', { name: 'Undo', exact: true }).click()
 

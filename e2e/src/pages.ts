@@ -110,7 +110,7 @@ async function takeHold(page: Page, source: Locator): Promise<{ x: number; y: nu
     await page.evaluate(() => {
       const told = window as unknown as { held: boolean }
       told.held = false
-      for (const event of ['dragstart', 'gotpointercapture'])
+      for (const event of ['start', 'gotpointercapture'])
         window.addEventListener(event, () => (told.held = true), { capture: true, once: true })
     })
     await page.mouse.move(start.x, start.y)
@@ -122,6 +122,25 @@ async function takeHold(page: Page, source: Locator): Promise<{ x: number; y: nu
     await page.mouse.up()
   }
   throw new Error(`what was to be dragged could not be taken hold of in ${TRIES} tries`)
+}
+
+/** Carries something to another place by a finger that rests on it first. */
+export async function dragByFinger(page: Page, source: Locator, to: Locator): Promise<void> {
+  const from = centre(await still(source))
+  const goal = centre(await still(to))
+  const session = await page.context().newCDPSession(page)
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at: { x: number; y: number }[]) =>
+    session.send('Input.dispatchTouchEvent', { type, touchPoints: at })
+  await touch('touchStart', [from])
+  await page.locator('.drag-held').first().waitFor()
+  const STEPS_OF_WAY = 12
+  for (let step = 1; step <= STEPS_OF_WAY; step++) {
+    const along = step / STEPS_OF_WAY
+    await touch('touchMove', [{ x: from.x + (goal.x - from.x) * along, y: from.y + (goal.y - from.y) * along }])
+  }
+  await touch('touchMove', [goal])
+  await touch('touchEnd', [])
+  await session.detach()
 }
 
 async function ask<T>(

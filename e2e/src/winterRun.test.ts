@@ -1,6 +1,19 @@
 import { describe, expect, it } from 'vitest'
 import { openPage, PATIENCE_MS } from './browser.ts'
-import { changes, drag, newDesign, openVariant, rail, redrawn, saved, setField, still, strip } from './pages.ts'
+import {
+  becomes,
+  changes,
+  drag,
+  dragByFinger,
+  newDesign,
+  openVariant,
+  rail,
+  redrawn,
+  saved,
+  setField,
+  still,
+  strip,
+} from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -21,9 +34,13 @@ describe('the inverter', () => {
     const on = (leg: string) => page.locator(`[data-leg=${leg}] [data-load]`).evaluateAll((rows) => String(rows.length))
     const a = await on('A')
     const share = await rail(page, 'inverter')
-    await drag(page, page.locator('[data-leg=A] [data-load]').first(), page.locator('[data-leg=B]'))
+    await drag(page, page.locator('[data-leg=A] [data-load]').first(), page.locator('[data-leg=B] ul'))
     expect(Number(await changes(() => on('A'), a))).toBe(Number(a) - 1)
     await changes(() => rail(page, 'inverter'), share)
+    await dragByFinger(page, page.locator('[data-leg=A] [data-load]').first(), page.locator('[data-leg=B] ul'))
+    await becomes(() => on('A'), String(Number(a) - 2))
+    await undo()
+    await becomes(() => on('A'), String(Number(a) - 1))
     await page.locator('[data-leg=B] [data-load]').first().press('Alt+ArrowLeft')
     await changes(() => on('A'), String(Number(a) - 1))
     await legs.getByText('spread them evenly').click()

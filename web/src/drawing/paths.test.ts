@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bandPath, linePath, niceTop } from './paths.ts'
+import { bandPath, linePath } from './paths.ts'
 
 const x = (step: number) => step * 10
 const y = (value: number) => 100 - value
@@ -14,14 +14,4 @@ describe('paths', () => {
     expect(bandPath([0, 0], [5, 2], x, y)).toBe('M0 95H10V98H20V100H10V100H0Z')
     expect(bandPath([3, 3], [3, 3], x, y)).toBe('')
   })
-
-  it.each([
-    [0, 1],
-    [1, 1],
-    [730, 800],
-    [1000, 1000],
-    [1001, 2000],
-    [4300, 5000],
-    [0.12, 0.2],
-  ])('the top above %s is %s', (value, top) => expect(niceTop(value)).toBeCloseTo(top, 9))
 })

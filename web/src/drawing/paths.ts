@@ -21,11 +21,4 @@ export function bandPath(
   return `${linePath(high, x, y)}${back}Z`
 }
 
-/** The next round number at or above a value: 1, 2, 3, 4, 5, 6 or 8 times a power of ten. */
-export function niceTop(value: number): number {
-  if (!(value > 0)) return 1
-  const power = 10 ** Math.floor(Math.log10(value))
-  return [1, 2, 3, 4, 5, 6, 8, 10].map((step) => step * power).find((top) => top >= value * (1 - 1e-9))!
-}
-
 const round = (value: number) => Math.round(value * 10) / 10

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, toRaw } from 'vue'
 import { useElementSize } from '@vueuse/core'
+import { scaleLinear } from 'd3-scale'
 import { MONTH_DAYS, MONTH_NAMES, darkMonths } from '@ambrel/core'
 import { quantity } from '@ambrel/core/units'
 import { useDesign } from '../stores/design.ts'
@@ -25,7 +26,7 @@ const right = 44
 const inner = computed(() => Math.max(100, width.value - left - right))
 const step = computed(() => inner.value / (summary.value?.weeks.length ?? 30))
 const x = (week: number) => left + week * step.value
-const y = (charge: number) => BASE - Math.max(0, Math.min(1, charge)) * (BASE - TOP)
+const y = scaleLinear([0, 1], [BASE, TOP]).clamp(true)
 const generatorHeight = (hours: number) => Math.min(15, hours * 0.75)
 
 const months = computed(() => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { boardRows, moveModule, moveString, type BoardString, type Change } from '@ambrel/core'
+import { dragLists } from '../../drag/lists.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -12,8 +13,6 @@ const design = useDesign()
 const prefs = usePrefs()
 const MOST_TILES = 24
 const refused = ref('')
-const held = ref<{ kind: 'module' | 'string'; key: string } | null>(null)
-const over = ref('')
 
 const strings = computed(() => boardRows(design.document!, design.derived!.chargeV))
 const sections = computed(() =>
@@ -31,21 +30,21 @@ function apply(label: string, make: Change): void {
     refused.value = (error as Error).message
   }
 }
-const toString = (key: string) => {
-  const { kind, key: from } = held.value ?? { kind: null, key: '' }
-  over.value = ''
-  if (kind === 'module') apply('move a module', (d) => moveModule(d, from, key))
-}
-const toController = (id: string) => {
-  const { kind, key: from } = held.value ?? { kind: null, key: '' }
-  over.value = ''
-  if (kind === 'string') apply('move a string', (d) => moveString(d, from, id))
-}
-function hold(kind: 'module' | 'string', key: string, event: DragEvent): void {
-  held.value = { kind, key }
-  event.dataTransfer?.setData('text/plain', key)
-  if (event.dataTransfer) event.dataTransfer.effectAllowed = 'move'
-}
+const moveTo = (from: string, to: string) => from !== to && apply('move a module', (d) => moveModule(d, from, to))
+const vDragModules = dragLists({
+  group: 'modules',
+  draggable: 'i',
+  sort: false,
+  dropped: ({ from, to }) => moveTo(from.dataset.tiles!, to.dataset.tiles!),
+})
+const vDragStrings = dragLists({
+  group: 'strings',
+  draggable: '.string',
+  handle: '.name',
+  sort: false,
+  dropped: ({ item, from, to }) =>
+    from !== to && apply('move a string', (d) => moveString(d, item.dataset.string!, to.dataset.board!)),
+})
 function keys(string: BoardString, event: KeyboardEvent): void {
   if (!event.altKey) return
   const along = { ArrowUp: -1, ArrowDown: 1 }[event.key]
@@ -53,7 +52,7 @@ function keys(string: BoardString, event: KeyboardEvent): void {
   if (along !== undefined) {
     const at = strings.value.findIndex(({ key }) => key === string.key)
     const to = strings.value[at + along]
-    if (to) apply('move a module', (d) => moveModule(d, string.key, to.key))
+    if (to) moveTo(string.key, to.key)
   } else if (across !== undefined) {
     const ids = design.document!.controllers.map(({ id }) => id)
     const to = ids[ids.indexOf(string.controllerId) + across]
@@ -75,11 +74,9 @@ function keys(string: BoardString, event: KeyboardEvent): void {
     <div
       v-for="{ controller, rows } in sections"
       :key="controller.id"
+      v-drag-strings
       class="section"
-      :class="{ over: over === controller.id && held?.kind === 'string' }"
       :data-board="controller.id"
-      @dragover.prevent="over = controller.id"
-      @drop.prevent="toController(controller.id)"
     >
       <h3>
         {{ controller.name }} <span class="quiet">{{ controller.part.name }}</span>
@@ -88,28 +85,15 @@ function keys(string: BoardString, event: KeyboardEvent): void {
         v-for="string in rows"
         :key="string.key"
         class="string"
-        :class="{ over: over === string.key && held?.kind === 'module' }"
         tabindex="0"
         role="group"
         :aria-label="`${string.name}: ${string.inSeries} of ${string.module}`"
         :data-string="string.key"
         @keydown="keys(string, $event)"
-        @dragover.prevent.stop="over = held?.kind === 'string' ? controller.id : string.key"
-        @drop.prevent.stop="held?.kind === 'string' ? toController(controller.id) : toString(string.key)"
       >
-        <span class="name" draggable="true" @dragstart="hold('string', string.key, $event)" @dragend="held = null">{{
-          string.name
-        }}</span>
-        <div class="tiles">
-          <i
-            v-for="tile in Math.min(string.inSeries, MOST_TILES)"
-            :key="tile"
-            draggable="true"
-            :title="string.module"
-            data-tile
-            @dragstart.stop="hold('module', string.key, $event)"
-            @dragend="held = null"
-          />
+        <span class="name">{{ string.name }}</span>
+        <div v-drag-modules class="tiles" :data-tiles="string.key">
+          <i v-for="tile in Math.min(string.inSeries, MOST_TILES)" :key="tile" :title="string.module" data-tile />
           <span v-if="string.inSeries > MOST_TILES" class="quiet">and {{ string.inSeries - MOST_TILES }} more</span>
         </div>
         <span class="figures">
@@ -131,11 +115,6 @@ function keys(string: BoardString, event: KeyboardEvent): void {
   border-radius: 4px;
 }
 
-.section.over {
-  border-color: var(--spruce);
-  background: var(--wash);
-}
-
 h3 span {
   font: 13px var(--text);
 }
@@ -147,10 +126,6 @@ h3 span {
   margin-top: 5px;
   padding: 3px 4px;
   border-radius: 3px;
-}
-
-.string.over {
-  background: var(--frost);
 }
 
 .name {

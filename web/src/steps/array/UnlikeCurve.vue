@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { scaleLinear } from 'd3-scale'
 import { curvePoints, mismatch, type UnlikeGroup } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
@@ -27,11 +28,12 @@ const controller = computed(
 )
 const mostV = computed(() => curve.value.volts.at(-1)! * 1.04)
 const mostA = computed(() => Math.max(...curve.value.combinedA) * 1.1)
-const x = (volts: number) => LEFT + (volts / mostV.value) * (WIDTH - LEFT - 8)
-const y = (amps: number) => HEIGHT - BOTTOM - (amps / mostA.value) * (HEIGHT - BOTTOM - TOP)
+const x = computed(() => scaleLinear([0, mostV.value], [LEFT, WIDTH - 8]))
+const y = computed(() => scaleLinear([0, mostA.value], [HEIGHT - BOTTOM, TOP]))
 const line = (amps: readonly number[]) =>
-  curve.value.volts.map((volts, i) => `${i ? 'L' : 'M'}${x(volts).toFixed(1)} ${y(amps[i]).toFixed(1)}`).join('')
-const ticks = computed(() => [0, 0.25, 0.5, 0.75, 1].map((share) => share * curve.value.volts.at(-1)!))
+  curve.value.volts
+    .map((volts, i) => `${i ? 'L' : 'M'}${x.value(volts).toFixed(1)} ${y.value(amps[i]).toFixed(1)}`)
+    .join('')
 </script>
 
 <template>
@@ -47,8 +49,8 @@ const ticks = computed(() => [0, 0.25, 0.5, 0.75, 1].map((share) => share * curv
         :aria-label="`Current over voltage of ${names.join(' and ')}`"
       >
         <path :d="`M${LEFT} ${TOP}V${HEIGHT - BOTTOM}H${WIDTH - 8}`" class="axis" />
-        <g v-for="tick in ticks" :key="tick">
-          <text :x="x(tick)" :y="HEIGHT - 10" text-anchor="middle">{{ prefs.show(Math.round(tick), 'V') }}</text>
+        <g v-for="tick in x.ticks(5)" :key="tick">
+          <text :x="x(tick)" :y="HEIGHT - 10" text-anchor="middle">{{ prefs.show(tick, 'V') }}</text>
         </g>
         <text :x="2" :y="y(curve.combinedA[0]) + 4">{{ decimal(curve.combinedA[0], 0) }} A</text>
         <path

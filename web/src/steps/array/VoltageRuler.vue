@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { scaleLinear } from 'd3-scale'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -17,18 +18,20 @@ const derived = computed(() => design.derived!.arrays[props.index])
 const part = computed(() => design.document!.controllers.find(({ id }) => id === array.value.controllerId)!.part)
 const stc = computed(() => array.value.module.vocV * array.value.inSeries)
 const vmp = computed(() => array.value.module.vmpV * array.value.inSeries)
-const step = computed(() => [5, 10, 20, 25, 50, 100, 200, 500].find((each) => raw.value / each <= 9) ?? 1000)
-const raw = computed(() => Math.max(part.value.maxInputV * 1.25, ...Object.values(derived.value.cold)) * 1.06)
-const most = computed(() => Math.ceil(raw.value / step.value) * step.value)
-const x = (volts: number) => LEFT + (Math.max(0, volts) / most.value) * (WIDTH - LEFT * 2)
-const ticks = computed(() => Array.from({ length: Math.round(most.value / step.value) + 1 }, (_, i) => i * step.value))
+const TICKS = 8
+const x = computed(() => {
+  const highest = Math.max(part.value.maxInputV * 1.25, ...Object.values(derived.value.cold)) * 1.06
+  return scaleLinear([0, highest], [LEFT, WIDTH - LEFT])
+    .nice(TICKS)
+    .clamp(true)
+})
 /** A label stands right of its bar unless it would run over the limit and there is room on the left. */
 function onRight(bar: { from: number; to: number; says: string }): boolean {
   const length = bar.says.length * 6.4
-  const end = x(Math.max(bar.from, bar.to)) + 7 + length
-  const limit = x(part.value.maxInputV)
-  const over = end > limit && x(Math.max(bar.from, bar.to)) < limit
-  return !(over || end > WIDTH) || x(Math.min(bar.from, bar.to)) - length < 10
+  const end = x.value(Math.max(bar.from, bar.to)) + 7 + length
+  const limit = x.value(part.value.maxInputV)
+  const over = end > limit && x.value(Math.max(bar.from, bar.to)) < limit
+  return !(over || end > WIDTH) || x.value(Math.min(bar.from, bar.to)) - length < 10
 }
 const NAMES = { coefficient: 'by coefficient', 'code-table': 'by the code table', flat: 'by flat 1.25' }
 const school = computed(() => design.document!.schools.coldVoltage)
@@ -68,7 +71,13 @@ const bars = computed(() => [
       <text :x="x(part.minTrackV) + 4" :y="TOP + 13" class="window-text">
         tracking window {{ part.minTrackV }} to {{ part.maxTrackV }} V
       </text>
-      <rect :x="x(part.maxInputV)" :y="TOP" :width="x(most) - x(part.maxInputV)" :height="BASE - TOP" class="danger" />
+      <rect
+        :x="x(part.maxInputV)"
+        :y="TOP"
+        :width="WIDTH - LEFT - x(part.maxInputV)"
+        :height="BASE - TOP"
+        class="danger"
+      />
       <text :x="x(part.maxInputV) - 4" :y="12" class="danger-text" text-anchor="middle">
         destroyed above {{ part.maxInputV }} V
       </text>
@@ -93,7 +102,7 @@ const bars = computed(() => [
         </text>
       </g>
       <path :d="`M${LEFT} ${BASE}H${WIDTH - LEFT}`" class="axis" />
-      <g v-for="tick in ticks" :key="tick">
+      <g v-for="tick in x.ticks(TICKS)" :key="tick">
         <path :d="`M${x(tick)} ${BASE}v5`" class="axis" />
         <text :x="x(tick)" :y="BASE + 19" text-anchor="middle" class="tick">{{ tick }} V</text>
       </g>

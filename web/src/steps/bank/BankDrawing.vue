@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { bankStrings, markUnit, swapUnits } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
+import { useCarried } from '../../drag/carried.ts'
 import { useDesign } from '../../stores/design.ts'
 
 /**
@@ -35,36 +36,31 @@ const weak = computed(() => new Map(bank.value.weak.map((unit) => [unit.unit, un
 const unitAt = (row: number, column: number) => strings.value[row].units[column]
 
 const chosen = ref<number | null>(null)
-const dragging = ref<{ unit: number; dx: number; dy: number } | null>(null)
-let from = { x: 0, y: 0 }
-let scale = 1
-function grab(unit: number, event: PointerEvent): void {
-  if (event.button !== 0) return
-  const svg = (event.currentTarget as SVGGElement).ownerSVGElement!
-  scale = width.value / svg.getBoundingClientRect().width
-  from = { x: event.clientX, y: event.clientY }
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  dragging.value = { unit, dx: 0, dy: 0 }
+interface Place {
+  unit: number
+  row: number
+  column: number
 }
-function drag(event: PointerEvent): void {
-  if (dragging.value)
-    dragging.value = {
-      ...dragging.value,
-      dx: (event.clientX - from.x) * scale,
-      dy: (event.clientY - from.y) * scale,
-    }
-}
-function drop(row: number, column: number): void {
-  const held = dragging.value
-  dragging.value = null
-  if (!held) return
-  const moved = Math.hypot(held.dx, held.dy)
-  if (moved < 6) return void (chosen.value = chosen.value === held.unit ? null : held.unit)
-  const toColumn = Math.round((x(column) + held.dx - LEFT) / (UNIT_W + GAP_X))
-  const toRow = Math.round((y(row) + held.dy - TOP) / (UNIT_H + GAP_Y))
-  if (toColumn >= 0 && toColumn < columns.value && toRow >= 0 && toRow < rows.value)
-    swap(held.unit, unitAt(toRow, toColumn))
-}
+const CLICK = 6
+const { held, carries } = useCarried<Place>({
+  dropped: ({ what: { unit, row, column }, dx, dy }) => {
+    if (Math.hypot(dx, dy) < CLICK) return void (chosen.value = chosen.value === unit ? null : unit)
+    const toColumn = column + Math.round(dx / (UNIT_W + GAP_X))
+    const toRow = row + Math.round(dy / (UNIT_H + GAP_Y))
+    if (toColumn >= 0 && toColumn < columns.value && toRow >= 0 && toRow < rows.value)
+      swap(unit, unitAt(toRow, toColumn))
+  },
+})
+const standing = computed(() =>
+  Array.from({ length: rows.value * columns.value }, (_, i): Place & { carried: boolean; at: string } => {
+    const row = Math.floor(i / columns.value)
+    const column = i % columns.value
+    const unit = unitAt(row, column)
+    const carried = held.value?.what.unit === unit ? held.value : null
+    const at = `translate(${x(column) + (carried?.dx ?? 0)} ${y(row) + (carried?.dy ?? 0)})`
+    return { unit, row, column, carried: carried !== null, at }
+  }),
+)
 function swap(a: number, b: number): void {
   if (a === b) return
   design.change(`units ${a} and ${b} change places`, swapUnits(a, b))
@@ -122,34 +118,25 @@ const AGES = [
         </text>
       </g>
     </g>
-    <template v-for="row in rows" :key="row">
-      <g
-        v-for="column in columns"
-        :key="unitAt(row - 1, column - 1)"
-        :transform="`translate(${x(column - 1) + (dragging?.unit === unitAt(row - 1, column - 1) ? dragging.dx : 0)} ${y(row - 1) + (dragging?.unit === unitAt(row - 1, column - 1) ? dragging.dy : 0)})`"
-        class="unit"
-        :class="{
-          weak: weak.has(unitAt(row - 1, column - 1)),
-          chosen: chosen === unitAt(row - 1, column - 1),
-          held: dragging?.unit === unitAt(row - 1, column - 1),
-        }"
-        tabindex="0"
-        role="button"
-        :aria-label="`Unit ${unitAt(row - 1, column - 1)}, string ${row}`"
-        :data-unit="unitAt(row - 1, column - 1)"
-        @pointerdown="grab(unitAt(row - 1, column - 1), $event)"
-        @pointermove="drag"
-        @pointerup="drop(row - 1, column - 1)"
-        @pointercancel="dragging = null"
-        @keydown="key(unitAt(row - 1, column - 1), row - 1, column - 1, $event)"
-      >
-        <rect :width="UNIT_W" :height="UNIT_H" rx="3" />
-        <text :x="UNIT_W / 2" :y="UNIT_H / 2 + 4" class="number">{{ unitAt(row - 1, column - 1) }}</text>
-        <text x="6" :y="UNIT_H / 2 + 5" class="pole">+</text>
-        <text :x="UNIT_W - 6" :y="UNIT_H / 2 + 5" class="pole end">−</text>
-        <path v-if="weak.has(unitAt(row - 1, column - 1))" :d="`M4 ${UNIT_H - 4}L${UNIT_W - 4} 4`" class="crack" />
-      </g>
-    </template>
+    <g
+      v-for="{ unit, row, column, carried, at } in standing"
+      :key="unit"
+      :transform="at"
+      class="unit"
+      :class="{ weak: weak.has(unit), chosen: chosen === unit, held: carried }"
+      tabindex="0"
+      role="button"
+      :aria-label="`Unit ${unit}, string ${row + 1}`"
+      :data-unit="unit"
+      v-on="carries({ unit, row, column })"
+      @keydown="key(unit, row, column, $event)"
+    >
+      <rect :width="UNIT_W" :height="UNIT_H" rx="3" />
+      <text :x="UNIT_W / 2" :y="UNIT_H / 2 + 4" class="number">{{ unit }}</text>
+      <text x="6" :y="UNIT_H / 2 + 5" class="pole">+</text>
+      <text :x="UNIT_W - 6" :y="UNIT_H / 2 + 5" class="pole end">−</text>
+      <path v-if="weak.has(unit)" :d="`M4 ${UNIT_H - 4}L${UNIT_W - 4} 4`" class="crack" />
+    </g>
     <g
       class="sensor"
       :transform="`translate(${x(Math.floor(columns / 2)) + UNIT_W / 2} ${y(Math.floor((rows - 1) / 2)) + UNIT_H + 3})`"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import {
   inverterRating,
   legsOfService,
@@ -11,6 +11,7 @@ import {
   moveToLeg,
   spreadOverLegs,
 } from '@ambrel/core'
+import { dragLists } from '../../drag/lists.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -48,13 +49,13 @@ function put(id: string, leg: LiveLeg): void {
 function spread(): void {
   design.change('spread over the legs', spreadOverLegs)
 }
-const dragged = ref('')
-const over = ref<LiveLeg | null>(null)
-function drop(leg: LiveLeg): void {
-  put(dragged.value, leg)
-  dragged.value = ''
-  over.value = null
-}
+const vDragLoads = dragLists({
+  group: 'legs',
+  draggable: 'li[data-load]',
+  sort: false,
+  disabled: () => !several.value,
+  dropped: ({ item, to }) => put(item.dataset.load!, to.parentElement!.dataset.leg as LiveLeg),
+})
 /** Alt with an arrow carries a load to the next leg. */
 function carry(load: Load, leg: LiveLeg, by: number): void {
   const to = names.value[names.value.indexOf(leg) + by]
@@ -74,16 +75,7 @@ const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.val
       <button v-if="several" class="link" @click="spread">spread them evenly</button>
     </div>
     <div class="legs" :style="{ '--count': columns.length }">
-      <div
-        v-for="column in columns"
-        :key="column.leg"
-        class="leg"
-        :class="{ over: over === column.leg }"
-        :data-leg="column.leg"
-        @dragover.prevent="over = column.leg"
-        @dragleave="over = null"
-        @drop.prevent="drop(column.leg)"
-      >
+      <div v-for="column in columns" :key="column.leg" class="leg" :data-leg="column.leg">
         <div class="row head">
           <b>{{ several ? `${service === 'three-phase' ? 'Phase' : 'Leg'} ${column.leg}` : 'Load' }}</b>
           <span class="grow" />
@@ -116,15 +108,12 @@ const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.val
             :class="{ worst: column.leg === worst.leg && hour === worst.hour }"
           />
         </svg>
-        <ul>
+        <ul v-drag-loads :class="{ several }">
           <li
             v-for="load in column.loads"
             :key="load.id"
-            :draggable="several"
             :tabindex="several ? 0 : undefined"
             :data-load="load.id"
-            @dragstart="dragged = load.id"
-            @dragend="dragged = ''"
             @keydown.alt.right.prevent="carry(load, column.leg, 1)"
             @keydown.alt.left.prevent="carry(load, column.leg, -1)"
           >
@@ -167,15 +156,12 @@ const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.val
 }
 
 .leg {
+  display: flex;
+  flex-direction: column;
   min-width: 0;
   padding: 8px 10px;
   border: 1px solid var(--rule);
   border-radius: 4px;
-}
-
-.leg.over {
-  border-color: var(--spruce);
-  background: var(--wash);
 }
 
 .across {
@@ -231,6 +217,8 @@ span.heavy {
 }
 
 ul {
+  flex: 1;
+  min-height: 34px;
   margin: 6px 0 0;
   padding: 0;
   list-style: none;
@@ -249,11 +237,11 @@ li {
   line-height: 1.3;
 }
 
-li[draggable='true'] {
+ul.several > li[data-load] {
   cursor: grab;
 }
 
-li[draggable='true']:hover,
+ul.several > li[data-load]:hover,
 li:focus-visible {
   background: var(--wash);
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { scaleLinear } from 'd3-scale'
 import { inverterRating, START_MULTIPLE, surgeCurve, surgeTable, type SurgeRow } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
@@ -48,12 +49,14 @@ const range = computed(() => {
   const volts = curves.value.flatMap(({ points }) => points.map((point) => point.volts ?? lowCutV.value))
   return { low: Math.min(lowCutV.value, ...volts) - 1, high: Math.max(...volts, lowCutV.value) + 1 }
 })
-const x = (charge: number) => 34 + charge * (W - 44)
-const y = (volts: number) => 8 + ((range.value.high - volts) / (range.value.high - range.value.low)) * (H - 34)
+const x = scaleLinear([0, 1], [34, W - 10])
+const y = computed(() => scaleLinear([range.value.low, range.value.high], [H - 26, 8]))
 const path = (points: { stateOfCharge: number; volts: number | null }[]) =>
   points
     .filter(({ volts }) => volts !== null)
-    .map(({ stateOfCharge, volts }, i) => `${i ? 'L' : 'M'}${x(stateOfCharge).toFixed(1)} ${y(volts!).toFixed(1)}`)
+    .map(
+      ({ stateOfCharge, volts }, i) => `${i ? 'L' : 'M'}${x(stateOfCharge).toFixed(1)} ${y.value(volts!).toFixed(1)}`,
+    )
     .join('')
 /** The fullest bank, and among those the warmest, on which it does not start. */
 const failing = computed(

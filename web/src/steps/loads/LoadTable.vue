@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import Sortable from 'sortablejs'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { legChoices, serviceOf, type Leg, type Load, copyLoad, removeLoads, moveIn } from '@ambrel/core'
+import { dragLists } from '../../drag/lists.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import LoadBulk from './LoadBulk.vue'
@@ -79,27 +79,15 @@ function move(from: number, to: number): void {
   design.change(`move ${loads.value[from].name}`, moveIn('loads', from, to))
 }
 
-const table = ref<HTMLTableElement>()
-let sortable: Sortable | null = null
-onMounted(() => {
-  sortable = new Sortable(table.value!, {
-    draggable: 'tbody.load',
-    handle: '.grip',
-    animation: 120,
-    onEnd: ({ item, from, oldDraggableIndex, newDraggableIndex }) => {
-      // the rows belong to the list: put the dragged one back and let the list move it
-      const rows = [...from.querySelectorAll('tbody.load')].filter((row) => row !== item)
-      from.insertBefore(item, rows[oldDraggableIndex!] ?? from.querySelector('tbody.below, tbody.own'))
-      const first = long.shown.value[0]?.line.row?.index ?? 0
-      move(first + oldDraggableIndex!, first + newDraggableIndex!)
-    },
-  })
+const vDragRows = dragLists({
+  draggable: 'tbody.load',
+  handle: '.grip',
+  disabled: () => props.byRoom,
+  dropped: ({ fromIndex, toIndex }) => {
+    const first = long.shown.value[0]?.line.row?.index ?? 0
+    move(first + fromIndex, first + toIndex)
+  },
 })
-onBeforeUnmount(() => sortable?.destroy())
-watch(
-  () => props.byRoom,
-  (grouped) => sortable?.option('disabled', grouped),
-)
 const ownWh = computed(() =>
   design.derived
     ? design.derived.worked['loads.battery-day'].value - design.derived.worked['loads.worst-day'].value
@@ -111,7 +99,7 @@ const ownWh = computed(() =>
   <p v-if="design.problemAt.get('loads')" class="error" role="alert">{{ design.problemAt.get('loads') }}</p>
   <LoadBulk v-if="selected.size > 0" :selected="selected" :legs="legs" @clear="selected = new Set()" />
   <div ref="scroll" class="scroll">
-    <table ref="table" class="sheet">
+    <table v-drag-rows class="sheet">
       <thead>
         <tr>
           <th>

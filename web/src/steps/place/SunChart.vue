@@ -9,6 +9,7 @@ import {
   setField,
   setHorizon,
 } from '@ambrel/core'
+import { inDrawing, useCarried } from '../../drag/carried.ts'
 import { useDesign } from '../../stores/design.ts'
 import { HEIGHT, SunFrame, WIDTH } from './sunPaths.ts'
 
@@ -23,7 +24,6 @@ const sound = computed(() => design.derived !== null)
 const held = shallowRef<HorizonPoint[] | null>(null)
 const points = computed(() => held.value ?? place.value.horizon)
 const chart = ref<SVGSVGElement>()
-const chosen = ref<number | null>(null)
 
 const frame = computed(() => {
   const { latitudeDeg, longitudeDeg, utcOffsetH, horizon } = place.value
@@ -71,24 +71,22 @@ const stretches = computed(() => {
   return out
 })
 
-function grab(index: number, event: PointerEvent): void {
-  if (event.button !== 0) return
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  chosen.value = index
-  held.value = place.value.horizon.map((point) => ({ ...point }))
-}
-function drag(index: number, event: PointerEvent): void {
-  if (!held.value || chosen.value !== index || event.buttons !== 1) return
-  const to = frame.value.at(event, chart.value!.getBoundingClientRect())
-  held.value = held.value.map((point, i) => (i === index ? { ...point, ...to } : point))
-  emit('dragged', held.value)
-}
+const { carries, putBack } = useCarried<number>({
+  moved: ({ what, x, y }) => {
+    held.value = place.value.horizon.map((point, i) => (i === what ? { ...point, ...frame.value.at(x, y) } : point))
+    emit('dragged', held.value)
+  },
+  dropped: () => {
+    const moved = held.value
+    letGo()
+    if (moved && JSON.stringify(moved) !== JSON.stringify(place.value.horizon))
+      design.change('horizon', setHorizon(moved))
+  },
+  putBack: letGo,
+})
 function letGo(): void {
-  const moved = held.value
   held.value = null
   emit('dragged', null)
-  if (moved && JSON.stringify(moved) !== JSON.stringify(place.value.horizon))
-    design.change('horizon', setHorizon(moved))
 }
 function move(index: number, to: Partial<HorizonPoint>): void {
   design.change(
@@ -101,7 +99,8 @@ function add(at: { azimuthDeg: number; elevationDeg: number }): void {
   design.change('new horizon point', addHorizonPoint(at))
 }
 function addAt(event: MouseEvent): void {
-  add(frame.value.at(event, chart.value!.getBoundingClientRect()))
+  const { x, y } = inDrawing(event, chart.value!)
+  add(frame.value.at(x, y))
 }
 const STEPS: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],
@@ -125,10 +124,7 @@ function key(index: number, event: KeyboardEvent): void {
   else return
   event.preventDefault()
 }
-watch(
-  () => place.value.horizon,
-  () => held.value && letGo(),
-)
+watch(() => place.value.horizon, putBack)
 </script>
 
 <template>
@@ -177,10 +173,7 @@ watch(
       aria-valuemax="90"
       :aria-valuenow="point.elevationDeg"
       :data-horizon="i"
-      @pointerdown="grab(i, $event)"
-      @pointermove="drag(i, $event)"
-      @pointerup="letGo"
-      @pointercancel="letGo"
+      v-on="carries(i)"
       @keydown="key(i, $event)"
       @dblclick.stop
     >

@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { HEIGHT, SunFrame, WIDTH } from './sunPaths.ts'
+import { SunFrame, WIDTH } from './sunPaths.ts'
 
 const north = { latitudeDeg: 48.2, longitudeDeg: -115.4, utcOffsetH: -7 }
 const south = { latitudeDeg: -41.3, longitudeDeg: 174.8, utcOffsetH: 12 }
-const box = { left: 0, top: 0, width: WIDTH, height: HEIGHT } as DOMRect
 const at = (frame: SunFrame, azimuthDeg: number, elevationDeg: number) =>
-  frame.at({ clientX: frame.x(azimuthDeg), clientY: frame.y(elevationDeg) } as MouseEvent, box)
+  frame.at(frame.x(azimuthDeg), frame.y(elevationDeg))
 
 describe('the sun chart', () => {
   it.each([

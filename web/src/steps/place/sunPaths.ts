@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3-scale'
 import { MEAN_DAYS, sunPosition, type Location } from '@ambrel/core'
 
 /** The chart of sun and horizon: azimuth across, the equator's side in the middle, elevation up. */
@@ -11,6 +12,9 @@ const TOP = 10
 export class SunFrame {
   readonly centre: number
   readonly topDeg: number
+  /** by degrees from the middle of the chart */
+  private readonly across = scaleLinear([-180, 180], [LEFT, WIDTH - RIGHT])
+  private readonly up
 
   constructor(
     private readonly location: Location,
@@ -19,6 +23,7 @@ export class SunFrame {
     this.centre = location.latitudeDeg >= 0 ? 180 : 0
     const noon = 90 - Math.abs(Math.abs(location.latitudeDeg) - 23.5)
     this.topDeg = Math.min(90, Math.max(35, Math.ceil((Math.max(noon, highestPoint) + 6) / 5) * 5))
+    this.up = scaleLinear([0, this.topDeg], [HEIGHT - BOTTOM, TOP]).clamp(true)
   }
 
   /** degrees from the middle of the chart, −180…180 */
@@ -31,23 +36,19 @@ export class SunFrame {
   }
 
   xOf(fromCentre: number): number {
-    return LEFT + ((fromCentre + 180) / 360) * (WIDTH - LEFT - RIGHT)
+    return this.across(fromCentre)
   }
 
   y(elevationDeg: number): number {
-    const share = Math.min(this.topDeg, Math.max(0, elevationDeg)) / this.topDeg
-    return HEIGHT - BOTTOM - share * (HEIGHT - BOTTOM - TOP)
+    return this.up(elevationDeg)
   }
 
-  /** What the pointer stands on, in whole degrees across and half ones up. */
-  at(event: MouseEvent, box: DOMRect): { azimuthDeg: number; elevationDeg: number } {
-    const across = ((event.clientX - box.left) / box.width) * WIDTH
-    const down = ((event.clientY - box.top) / box.height) * HEIGHT
-    const from = ((across - LEFT) / (WIDTH - LEFT - RIGHT)) * 360 - 180
-    const up = ((HEIGHT - BOTTOM - down) / (HEIGHT - BOTTOM - TOP)) * this.topDeg
+  /** What a place of the chart stands for, in whole degrees across and half ones up. */
+  at(x: number, y: number): { azimuthDeg: number; elevationDeg: number } {
+    const from = Math.min(180, Math.max(-180, this.across.invert(x)))
     return {
-      azimuthDeg: (Math.round(Math.min(180, Math.max(-180, from))) + this.centre + 360) % 360,
-      elevationDeg: Math.round(Math.min(90, Math.max(0, up)) * 2) / 2,
+      azimuthDeg: (Math.round(from) + this.centre + 360) % 360,
+      elevationDeg: Math.round(this.up.invert(y) * 2) / 2,
     }
   }
 

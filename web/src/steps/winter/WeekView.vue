@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
+import { scaleLinear } from 'd3-scale'
 import { MONTH_DAYS, MONTH_NAMES, WEEK_DAYS, type Week } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { useWinter } from '../../stores/winter.ts'
-import { bandPath, linePath, niceTop } from '../../drawing/paths.ts'
+import { bandPath, linePath } from '../../drawing/paths.ts'
 
 /** One week of one year, hour by hour: charge, power from every source against the loads, voltage and temperatures. */
 const props = defineProps<{ year: number; firstDay: number }>()
@@ -28,8 +29,10 @@ const RIGHT = 8
 const ROWS = { charge: 74, power: 170, volts: 56, air: 56 }
 const GAP = 20
 const TOP = 16
+const POWER_TICKS = 4
 const steps = computed(() => week.value?.trace.stateOfCharge.length ?? 1)
-const x = (step: number) => LEFT + (step / steps.value) * Math.max(50, width.value - LEFT - RIGHT)
+const right = computed(() => Math.max(LEFT + 50, width.value - RIGHT))
+const x = computed(() => scaleLinear([0, steps.value], [LEFT, right.value]))
 const tops = computed(() => {
   const charge = TOP
   const power = charge + ROWS.charge + GAP
@@ -38,23 +41,21 @@ const tops = computed(() => {
   return { charge, power, volts, air, end: air + ROWS.air + 4 }
 })
 /** A row of the picture: its own scale, from `low` at the bottom to `high` at the top. */
-function scale(row: keyof typeof ROWS, low: number, high: number) {
-  const top = tops.value[row]
-  return (value: number) => top + ((high - value) / (high - low)) * ROWS[row]
-}
+const scale = (row: keyof typeof ROWS, low: number, high: number) =>
+  scaleLinear([low, high], [tops.value[row] + ROWS[row], tops.value[row]])
 const picture = computed(() => {
   if (!week.value) return null
   const { trace, airC } = week.value
   const sum = (keys: (keyof typeof trace)[], step: number) => keys.reduce((total, key) => total + trace[key][step], 0)
   const list = Array.from({ length: steps.value }, (_, step) => step)
-  const highW = niceTop(
-    Math.max(
-      ...list.map((step) =>
-        Math.max(sum(['arrayW', 'otherW', 'generatorW'], step), sum(['mustW', 'shouldW', 'canWaitW'], step)),
-      ),
+  const highestW = Math.max(
+    1,
+    ...list.map((step) =>
+      Math.max(sum(['arrayW', 'otherW', 'generatorW'], step), sum(['mustW', 'shouldW', 'canWaitW'], step)),
     ),
   )
-  const watts = scale('power', 0, highW)
+  const watts = scale('power', 0, highestW).nice(POWER_TICKS)
+  const across = x.value
   const charge = scale('charge', 0, 1)
   const volts = [...trace.voltsV]
   const lowV = Math.floor(Math.min(...volts))
@@ -69,18 +70,17 @@ const picture = computed(() => {
       path: bandPath(
         list.map((step) => sum(keys.slice(0, i), step)),
         list.map((step) => sum(keys.slice(0, i + 1), step)),
-        x,
+        across,
         watts,
       ),
     }))
   return {
-    highW,
     lowV,
     highV,
     lowC,
     highC,
     watts,
-    charge: linePath([...trace.stateOfCharge], x, charge),
+    charge: linePath([...trace.stateOfCharge], across, charge),
     start: charge(design.document!.generator.startStateOfCharge),
     supply: stack(['arrayW', 'otherW', 'generatorW']),
     demand: stack(['mustW', 'shouldW', 'canWaitW']).map(({ key }, i, all) => ({
@@ -92,14 +92,14 @@ const picture = computed(() => {
             step,
           ),
         ),
-        x,
+        across,
         watts,
       ),
     })),
     short: list.filter((step) => trace.unmetW[step] > 0.5),
-    volts: linePath(volts, x, scale('volts', lowV, highV)),
-    air: linePath([...airC], (hour) => x(hour * perHour), scale('air', lowC, highC)),
-    room: linePath([...trace.roomC], x, scale('air', lowC, highC)),
+    volts: linePath(volts, across, scale('volts', lowV, highV)),
+    air: linePath([...airC], (hour) => across(hour * perHour), scale('air', lowC, highC)),
+    room: linePath([...trace.roomC], across, scale('air', lowC, highC)),
     freezing: lowC < 0 && highC > 0 ? scale('air', lowC, highC)(0) : null,
   }
 })
@@ -130,7 +130,7 @@ const told = computed(() => {
 })
 function point(event: PointerEvent): void {
   const box = (event.currentTarget as SVGElement).getBoundingClientRect()
-  const step = Math.floor(((event.clientX - box.left - LEFT) / (width.value - LEFT - RIGHT)) * steps.value)
+  const step = Math.floor(x.value.invert(event.clientX - box.left))
   hovered.value = step >= 0 && step < steps.value ? step : null
 }
 function key(event: KeyboardEvent): void {
@@ -183,13 +183,12 @@ const move = (days: number) => emit('move', Math.max(0, Math.min(365 - WEEK_DAYS
         </g>
         <text x="0" :y="tops.charge + 8">100 %</text>
         <text x="0" :y="tops.charge + ROWS.charge">0</text>
-        <path
-          v-if="design.document!.generator.present"
-          :d="`M${LEFT} ${picture.start}H${width - RIGHT}`"
-          class="start"
-        />
+        <path v-if="design.document!.generator.present" :d="`M${LEFT} ${picture.start}H${right}`" class="start" />
         <path :d="picture.charge" class="charge" />
-        <text x="0" :y="tops.power + 8">{{ prefs.show(picture.highW, 'W') }}</text>
+        <g v-for="tick in picture.watts.ticks(POWER_TICKS)" :key="tick">
+          <path :d="`M${LEFT} ${picture.watts(tick)}H${right}`" class="day" />
+          <text x="0" :y="picture.watts(tick) + 4">{{ prefs.show(tick, 'W') }}</text>
+        </g>
         <path v-for="band in picture.supply" :key="band.key" :d="band.path" :class="band.key" />
         <path v-for="line in picture.demand" :key="line.key" :d="line.path" class="load" :class="line.key" />
         <rect
@@ -206,7 +205,7 @@ const move = (days: number) => emit('move', Math.max(0, Math.min(365 - WEEK_DAYS
         <path :d="picture.volts" class="volts" />
         <text x="0" :y="tops.air + 8">{{ prefs.show(picture.highC, '°C') }}</text>
         <text x="0" :y="tops.air + ROWS.air">{{ prefs.show(picture.lowC, '°C') }}</text>
-        <path v-if="picture.freezing !== null" :d="`M${LEFT} ${picture.freezing}H${width - RIGHT}`" class="day" />
+        <path v-if="picture.freezing !== null" :d="`M${LEFT} ${picture.freezing}H${right}`" class="day" />
         <path :d="picture.air" class="air" />
         <path :d="picture.room" class="room" />
         <path v-if="hovered !== null" :d="`M${x(hovered + 0.5)} ${TOP}V${tops.end - 4}`" class="cursor" />

@@ -1,0 +1,65 @@
+import Sortable from 'sortablejs'
+import { watch, type ObjectDirective, type WatchHandle } from 'vue'
+
+/** What was dragged from where to where; places count the draggable things of a list. */
+export interface Dropped {
+  item: HTMLElement
+  from: HTMLElement
+  to: HTMLElement
+  fromIndex: number
+  toIndex: number
+}
+
+export interface DragLists {
+  /** lists of one name take from each other */
+  group?: string
+  /** what can be dragged, and by what part of it */
+  draggable: string
+  handle?: string
+  /** false where the order within a list says nothing */
+  sort?: boolean
+  disabled?: () => boolean
+  dropped: (drop: Dropped) => void
+}
+
+/** A finger held so long drags; one that moves before scrolls. */
+const TOUCH_DELAY_MS = 160
+
+/**
+ * The one way in which things are dragged within a list or to another, by mouse, pen or finger: a directive for each of
+ * the lists. What was dragged is put back where it was, because the lists are drawn of the document: `dropped` changes
+ * that. What the same does by keys is the matter of the view.
+ */
+export function dragLists({ group, draggable, handle, sort = true, disabled, dropped }: DragLists): ObjectDirective {
+  const made = new WeakMap<Element, { sortable: Sortable; watching?: WatchHandle }>()
+  let next: Node | null = null
+  return {
+    mounted(list: HTMLElement) {
+      const sortable = new Sortable(list, {
+        group,
+        draggable,
+        handle,
+        sort,
+        animation: 120,
+        forceFallback: true,
+        delay: TOUCH_DELAY_MS,
+        delayOnTouchOnly: true,
+        chosenClass: 'drag-held',
+        ghostClass: 'drag-goal',
+        fallbackClass: 'drag-carried',
+        onChoose: ({ item }) => (next = item.nextSibling),
+        onEnd: ({ item, from, to, oldDraggableIndex, newDraggableIndex }) => {
+          from.insertBefore(item, next)
+          dropped({ item, from, to, fromIndex: oldDraggableIndex!, toIndex: newDraggableIndex! })
+        },
+      })
+      const watching = disabled && watch(disabled, (off) => sortable.option('disabled', off), { immediate: true })
+      made.set(list, { sortable, watching })
+    },
+    beforeUnmount(list: HTMLElement) {
+      const { sortable, watching } = made.get(list)!
+      watching?.stop()
+      sortable.destroy()
+    },
+  }
+}
