@@ -14,6 +14,7 @@ import {
   APPLIANCES,
   batteryParts,
   beginTiltSeasons,
+  boardStrings,
   changeLoad,
   changeSource,
   CHEMISTRY_IDS,
@@ -30,6 +31,8 @@ import {
   markUnit,
   moduleParts,
   moveIn,
+  moveModule,
+  moveString,
   moveToLeg,
   newDesign,
   removeArray,
@@ -60,7 +63,9 @@ import {
   takeModule,
   takeMonths,
   takeVoltage,
+  trackersApart,
   turnAll,
+  type BoardString,
   type Change,
   type Design,
 } from '@ambrel/core'
@@ -101,6 +106,18 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   markUnit: (design, pick) => markUnit(pick(units(design)), pick([0.4, 1]), pick([1, 3])),
   moveIn: ({ loads }, pick) => moveIn('loads', indexIn(loads, pick), indexIn(loads, pick)),
   moveToLeg: (design, pick) => moveToLeg(among(design, pick), pick(legChoices(serviceOf(design.inverter)))),
+  moveModule: (design, pick) => {
+    const strings = boardStrings(design)
+    if (strings.length === 0) return null
+    const moduleOf = ({ arrayId }: BoardString) =>
+      JSON.stringify(design.arrays.find(({ id }) => id === arrayId)!.module)
+    const from = pick(strings)
+    return moveModule(from.key, pick(strings.filter((to) => moduleOf(to) === moduleOf(from))).key)
+  },
+  moveString: (design, pick) => {
+    const strings = boardStrings(design)
+    return strings.length > 0 ? moveString(pick(strings).key, pick(design.controllers).id) : null
+  },
   removeArray: ({ arrays }, pick) => (arrays.length > 0 ? removeArray(indexIn(arrays, pick)) : null),
   removeController: ({ controllers }, pick) =>
     controllers.length > 0 ? removeController(indexIn(controllers, pick)) : null,
@@ -135,6 +152,8 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   takeModule: ({ arrays }, pick) => (arrays.length > 0 ? takeModule(indexIn(arrays, pick), pick(moduleParts)) : null),
   takeMonths: ({ place }) => takeMonths(place.monthly),
   takeVoltage: (_, pick) => takeVoltage(pick([12, 24, 48])),
+  trackersApart: ({ arrays }, pick) =>
+    arrays.length > 0 ? trackersApart([pick(arrays).id, ...arrays.map(({ id }) => id)]) : null,
   turnAll: (_, pick) => turnAll({ tiltDeg: pick([0, 45, 90]), azimuthDeg: pick([0, 180, 360]) }),
 }
 
@@ -151,7 +170,7 @@ const TOLD_WHAT_TO_PUT = [
 ]
 /** answers of the same files that are no changes, and changes of one step that others are made of */
 const NO_CHANGES = ['settledGenerator', 'inverterFor', 'unitFor', 'voltagesFor', 'followVoltage']
-const TRIED = ['addString', 'addModuleString', 'tiltBy', 'setInSeries', 'softStart']
+const TRIED = ['addArrayOf', 'addString', 'addModuleString', 'tiltBy', 'setInSeries', 'softStart']
 
 const bases = { larkspurBench, larkspurFlooded, gannetSkerry, copperDraw }
 const BASES: Record<string, () => Design> = {

@@ -1,4 +1,4 @@
-export { boardRows, moveString, moveModule, type BoardString } from './array/board.ts'
+export { boardRows, boardStrings, type BoardString } from './array/board.ts'
 export { layouts, refusedLayouts, type Layout } from './array/layouts.ts'
 export { mismatch, curvePoints } from './array/mismatch.ts'
 export { needsStringFuses } from './array/power.ts'
@@ -14,6 +14,7 @@ export { CALC_FUNCTIONS, calculate } from './calc/functions.ts'
 export { HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_START, MEAN_DAYS, runStartDay, darkMonths } from './calendar/calendar.ts'
 export {
   addArray,
+  trackersApart,
   addController,
   beginTiltSeasons,
   removeArray,
@@ -34,6 +35,7 @@ export {
   takeVoltage,
   voltagesFor,
 } from './change/bank.ts'
+export { moveModule, moveString } from './change/board.ts'
 export type { Change } from './change/change.ts'
 export { addTo, moveIn, removeFrom, setField, valueAt } from './change/field.ts'
 export { addSource, changeSource, takeBackup } from './change/generator.ts'

@@ -95,6 +95,8 @@ describe('the array', () => {
     const { page, errors } = await open('Larkspur Bench', 'As planned', '4')
     await page.locator('[data-string]').first().waitFor()
     expect(await strings(page)).toBe('7 7')
+    await drag(page, page.locator('[data-tile]').first(), page.locator('[data-bench] h1'))
+    expect(await strings(page)).toBe('7 7')
     await drag(
       page,
       page.locator('[data-string]').first().locator('[data-tile]').first(),

@@ -1,5 +1,4 @@
-import { nextId } from '../design/defaults.ts'
-import type { ArrayField, Design } from '../document/types.ts'
+import type { Design } from '../document/types.ts'
 import { trackerNeedsV } from './layouts.ts'
 import { coldVoltage, hottestCellC, hotVoltage } from './voltage.ts'
 
@@ -70,70 +69,4 @@ export function boardRows(design: Design, chargeV: number): BoardRow[] {
       },
     ]
   })
-}
-
-/**
- * Moves a string to another controller.
- * @throws RangeError for a string or a controller that is not there
- */
-export function moveString(design: Design, key: string, controllerId: string): Design {
-  if (!design.controllers.some(({ id }) => id === controllerId))
-    throw new RangeError(`controller ${controllerId} is not in the design`)
-  const strings = boardStrings(design)
-  stringOf(strings, key).controllerId = controllerId
-  return { ...design, arrays: regroup(design, strings) }
-}
-
-/**
- * Moves one module from a string to another; a string left without modules is gone.
- * @throws RangeError where the strings are of different modules, or are not there
- */
-export function moveModule(design: Design, fromKey: string, toKey: string): Design {
-  if (fromKey === toKey) return design
-  const strings = boardStrings(design)
-  const from = stringOf(strings, fromKey)
-  const to = stringOf(strings, toKey)
-  const moduleOf = ({ arrayId }: BoardString) => design.arrays.find(({ id }) => id === arrayId)!.module
-  if (JSON.stringify(moduleOf(from)) !== JSON.stringify(moduleOf(to)))
-    throw new RangeError(`“${moduleOf(from).name}” cannot go into a string of “${moduleOf(to).name}”`)
-  from.inSeries--
-  to.inSeries++
-  const left = strings.filter(({ inSeries }) => inSeries > 0)
-  return { ...design, arrays: regroup(design, left) }
-}
-
-function stringOf(strings: BoardString[], key: string): BoardString {
-  const found = strings.find((string) => string.key === key)
-  if (!found) throw new RangeError(`string ${key} is not on the board`)
-  return found
-}
-
-/** Strings that are alike become one array again; what differs from its own array becomes one of its own. */
-function regroup(design: Design, strings: readonly BoardString[]): ArrayField[] {
-  const made: ArrayField[] = []
-  const taken = new Set<string>()
-  for (const { arrayId, inSeries, controllerId } of strings) {
-    const origin = design.arrays.find(({ id }) => id === arrayId)!
-    const wanted = { ...origin, inSeries, controllerId }
-    const alike = made.find((array) => sameBut(array, wanted))
-    if (alike) {
-      alike.inParallel++
-      continue
-    }
-    const id = taken.has(arrayId) ? nextId('array', [...design.arrays, ...made]) : arrayId
-    taken.add(arrayId)
-    made.push({
-      ...wanted,
-      id,
-      name: id === arrayId ? origin.name : `${origin.name}, ${inSeries} in series`,
-      inParallel: 1,
-    })
-  }
-  return made
-}
-
-/** Alike in everything but what an array is called and how many strings it has. */
-function sameBut(a: ArrayField, b: ArrayField): boolean {
-  const bare = ({ id: _id, name: _name, inParallel: _inParallel, ...rest }: ArrayField) => JSON.stringify(rest)
-  return bare(a) === bare(b)
 }

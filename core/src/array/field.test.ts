@@ -12,7 +12,8 @@ import { suggestArray } from '../suggest/array.ts'
 import { moreArray } from '../suggest/moreArray.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { arrayYield, bankWear, oversizing } from '../winter/yields.ts'
-import { boardRows, boardStrings, moveModule, moveString } from './board.ts'
+import { moveModule, moveString } from '../change/board.ts'
+import { boardRows, boardStrings } from './board.ts'
 import { layouts, refusedLayouts } from './layouts.ts'
 import { racking, winterSun } from './racking.ts'
 import { unlikeGroups, unlikeLossAt } from './unlike.ts'
@@ -110,27 +111,43 @@ describe('the board', () => {
 
   it('a string moved to another controller takes its modules along and merges when it comes back', () => {
     const design = two()
-    const moved = moveString(design, 'array-1:0', 'controller-2')
+    const moved = moveString('array-1:0', 'controller-2')(design)
     expect(moved.arrays.map(({ inSeries, inParallel, controllerId }) => [inSeries, inParallel, controllerId])).toEqual([
       [7, 1, 'controller-2'],
       [7, 1, 'controller-1'],
     ])
     const key = boardStrings(moved).find(({ controllerId }) => controllerId === 'controller-2')!.key
-    const back = moveString(moved, key, 'controller-1')
+    const back = moveString(key, 'controller-1')(moved)
     expect(back.arrays.map(({ inSeries, inParallel }) => [inSeries, inParallel])).toEqual([[7, 2]])
   })
 
   it('a module moved makes one string shorter and one longer, none gets lost', () => {
     const design = two()
-    const moved = moveModule(design, 'array-1:0', 'array-1:1')
+    const moved = moveModule('array-1:0', 'array-1:1')(design)
     expect(moved.arrays.map(({ inSeries, inParallel }) => [inSeries, inParallel])).toEqual([
       [6, 1],
       [8, 1],
     ])
     expect(new Set(moved.arrays.map(({ id }) => id)).size).toBe(2)
     expect(unlikeGroups(moved)).toHaveLength(1)
-    const again = moveModule(moved, boardStrings(moved)[1].key, boardStrings(moved)[0].key)
+    const again = moveModule(boardStrings(moved)[1].key, boardStrings(moved)[0].key)(moved)
     expect(again.arrays.map(({ inSeries, inParallel }) => [inSeries, inParallel])).toEqual([[7, 2]])
+  })
+
+  it('strings split off again and again are called by what they are, in no more letters than a name has', () => {
+    const design = changed(two(), (d) => (d.arrays[0].name = 'Ground array '.repeat(10).slice(0, 120)))
+    const once = moveModule('array-1:0', 'array-1:1')(design)
+    const twice = moveModule(boardStrings(once)[0].key, boardStrings(once)[1].key)(once)
+    for (const { name } of [...once.arrays, ...twice.arrays]) expect(name.length).toBeLessThanOrEqual(120)
+    expect(once.arrays[1].name).toMatch(/^Ground array .*, 8 in series$/)
+    const again = changed(once, (d) => d.arrays.splice(0, 1, { ...d.arrays[1], id: 'array-7', inParallel: 2 }))
+    const names = moveModule('array-7:0', 'array-7:1')(again).arrays.map(({ name }) => name)
+    expect(names.filter((name) => name.match(/in series/g)!.length > 1)).toEqual([])
+  })
+
+  it('a hundred strings of one array stay a hundred, and a string no longer than the longest', () => {
+    const most = changed(two(), (d) => Object.assign(d.arrays[0], { inSeries: 60, inParallel: 2 }))
+    expect(moveModule('array-1:0', 'array-1:1')(most)).toBe(most)
   })
 
   it('each string tells its volts, and what its controller makes of them', () => {
@@ -140,7 +157,7 @@ describe('the board', () => {
     expect(row.coldV).toBeCloseTo(arrays[0].cold.coefficient, 9)
     expect(row.hotV).toBeCloseTo(arrays[0].hotV, 9)
     expect([row.tooHigh, row.tooLow]).toEqual([false, false])
-    const moved = moveString(design, row.key, 'controller-2')
+    const moved = moveString(row.key, 'controller-2')(design)
     const there = boardRows(moved, chargeV).find(({ controllerId }) => controllerId === 'controller-2')!
     expect([there.tooHigh, there.tooLow]).toEqual([true, false])
     expect(
@@ -157,14 +174,14 @@ describe('the board', () => {
         newArray('array-1', 'mono-100', 'controller-1', { inSeries: 1, inParallel: 2, tiltDeg: 40, azimuthDeg: 180 }),
       ]
     })
-    const moved = moveModule(design, 'array-1:0', 'array-1:1')
+    const moved = moveModule('array-1:0', 'array-1:1')(design)
     expect(moved.arrays.map(({ inSeries, inParallel }) => [inSeries, inParallel])).toEqual([[2, 1]])
   })
 
   it('unlike modules do not mix in a string, and what is not there is named', () => {
-    expect(() => moveModule(copperDraw(), 'array-1:0', 'array-2:0')).toThrow('cannot go into a string of')
-    expect(() => moveModule(copperDraw(), 'array-1:4', 'array-2:0')).toThrow('string array-1:4 is not on the board')
-    expect(() => moveString(copperDraw(), 'array-1:0', 'nowhere')).toThrow('controller nowhere is not in the design')
+    expect(() => moveModule('array-1:0', 'array-2:0')(copperDraw())).toThrow('cannot go into a string of')
+    expect(() => moveModule('array-1:4', 'array-2:0')(copperDraw())).toThrow('string array-1:4 is not on the board')
+    expect(() => moveString('array-1:0', 'nowhere')(copperDraw())).toThrow('controller nowhere is not in the design')
   })
 })
 

@@ -1,3 +1,4 @@
+import { stringKind } from '../array/unlike.ts'
 import { newArray, nextId } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { controllerParts, partById, structuredCloneOf } from '../parts/shelf.ts'
@@ -110,6 +111,63 @@ export const takeLayout =
       next = { ...next, controllers: [...next.controllers, controller], arrays: [...next.arrays, beside] }
     }
     return next
+  }
+
+/**
+ * Puts every kind of string after the first on a free tracker of their controller, or on a controller of its own, as long
+ * as there may be another.
+ *
+ * @param arrayIds arrays that share a tracker
+ */
+export const trackersApart =
+  (arrayIds: readonly string[]): Change =>
+  (design) => {
+    const [first, ...others] = design.arrays.filter(({ id }) => arrayIds.includes(id))
+    const controller = design.controllers.find(({ id }) => id === first?.controllerId)
+    if (!controller) return design
+    const together = [first, ...others.filter(({ controllerId }) => controllerId === controller.id)]
+    let next = design
+    const used = new Set(
+      design.arrays.filter(({ controllerId }) => controllerId === controller.id).map(({ tracker }) => tracker),
+    )
+    const places = new Map([[stringKind(first), { controllerId: controller.id, tracker: first.tracker }]])
+    for (const kind of together.map(stringKind)) {
+      if (places.has(kind)) continue
+      const free = Array.from({ length: controller.part.trackers }, (_, t) => t + 1).find((t) => !used.has(t))
+      if (free) {
+        used.add(free)
+        places.set(kind, { controllerId: controller.id, tracker: free })
+      } else if (next.controllers.length < COUNTS.controllers) {
+        const own = controllerLike(next, controller.part)
+        next = { ...next, controllers: [...next.controllers, own] }
+        places.set(kind, { controllerId: own.id, tracker: 1 })
+      }
+    }
+    return {
+      ...next,
+      arrays: next.arrays.map((array) =>
+        together.includes(array) ? { ...array, ...places.get(stringKind(array)) } : array,
+      ),
+    }
+  }
+
+/** Another array with a controller of its own, facing and standing as the first array does, or towards the sun. */
+export const addArrayOf =
+  (module: ModulePart, part: ControllerPart, layout: { inSeries: number; inParallel: number }): Change =>
+  (design) => {
+    if (design.arrays.length >= COUNTS.arrays || design.controllers.length >= COUNTS.controllers) return design
+    const controller = controllerLike(design, part)
+    const [first] = design.arrays
+    const { tiltDeg, azimuthDeg, mounting, site } = first ?? {}
+    const facing = first
+      ? { tiltDeg, azimuthDeg, mounting, site }
+      : { tiltDeg: 60, azimuthDeg: design.place.latitudeDeg >= 0 ? 180 : 0 }
+    const array = newArray(nextId('array', design.arrays), module.id, controller.id, {
+      ...facing,
+      ...layout,
+      name: 'Added array',
+    })
+    return { ...design, arrays: [...design.arrays, array], controllers: [...design.controllers, controller] }
   }
 
 /** Every array faces the same way. */

@@ -1,3 +1,4 @@
+import { LETTERS } from './limits.ts'
 import type { Words } from '../units/words.ts'
 
 /** Units a stored number is in. `share` is one of 1, `money` the budget's currency. */
@@ -197,7 +198,7 @@ const text = (label: string, form: TextForm, most: number, help: Words): TextFie
   most,
   help,
 })
-export const named = (label: string, help: Words): TextField => text(label, 'name', 120, help)
+export const named = (label: string, help: Words): TextField => text(label, 'name', LETTERS.name, help)
 export const words = (label: string, most: number, help: Words): TextField => text(label, 'words', most, help)
 export const key = (label: string, help: Words): TextField => text(label, 'id', 60, help)
 export const day = (label: string, help: Words): TextField => text(label, 'day', 10, help)

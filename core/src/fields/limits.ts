@@ -22,3 +22,6 @@ export const COUNTS = {
   /** letters */
   notes: 20_000,
 } as const
+
+/** The most letters of a text. */
+export const LETTERS = { name: 120 } as const

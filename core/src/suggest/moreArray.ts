@@ -1,9 +1,9 @@
 import { sunChargeA } from '../array/controllers.ts'
 import { layouts } from '../array/layouts.ts'
 import { bankNominalV, ratedAh } from '../bank/layout.ts'
-import { newArray, nextId } from '../design/defaults.ts'
+import { addArrayOf } from '../change/array.ts'
 import type { Design } from '../document/types.ts'
-import { moduleParts, separateTrackers, structuredCloneOf } from '../parts/shelf.ts'
+import { moduleParts, separateTrackers } from '../parts/shelf.ts'
 import { layoutQuestion } from './layoutQuestion.ts'
 
 const MOST_MODULES = 24
@@ -16,7 +16,7 @@ const MOST_MODULES = 24
  * @returns the design unchanged where no layout reaches it
  */
 export function moreArray(design: Design, rate: number): Design {
-  const { bank, place } = design
+  const { bank } = design
   const volts = bankNominalV(bank)
   const wantedA = rate * ratedAh(bank.part) * bank.inParallel
   const needA = wantedA - sunChargeA(design, volts)
@@ -35,22 +35,5 @@ export function moreArray(design: Design, rate: number): Design {
       ),
     )
     .sort((a, b) => a.price - b.price)[0]
-  if (!found) return design
-  const [first] = design.arrays
-  const controllerId = nextId('controller', design.controllers)
-  const { inSeries, inParallel } = found.layout
-  const array = newArray(nextId('array', design.arrays), found.module.id, controllerId, {
-    ...(first
-      ? { tiltDeg: first.tiltDeg, azimuthDeg: first.azimuthDeg, mounting: first.mounting, site: first.site }
-      : { tiltDeg: 60, azimuthDeg: place.latitudeDeg >= 0 ? 180 : 0 }),
-    name: 'Added array',
-    inSeries,
-    inParallel,
-  })
-  const controller = {
-    id: controllerId,
-    name: `Controller ${design.controllers.length + 1}`,
-    part: structuredCloneOf(found.controller),
-  }
-  return { ...design, arrays: [...design.arrays, array], controllers: [...design.controllers, controller] }
+  return found ? addArrayOf(found.module, found.controller, found.layout)(design) : design
 }

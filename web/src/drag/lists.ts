@@ -40,6 +40,8 @@ export function dragLists({ group, draggable, handle, sort = true, disabled, dro
         draggable,
         handle,
         sort,
+        // let go beside the lists it goes back; a row of one long list may be dropped past its end
+        revertOnSpill: group !== undefined,
         animation: 120,
         forceFallback: true,
         delay: TOUCH_DELAY_MS,

@@ -30,7 +30,7 @@ function apply(label: string, make: Change): void {
     refused.value = (error as Error).message
   }
 }
-const moveTo = (from: string, to: string) => from !== to && apply('move a module', (d) => moveModule(d, from, to))
+const moveTo = (from: string, to: string) => from !== to && apply('move a module', moveModule(from, to))
 const vDragModules = dragLists({
   group: 'modules',
   draggable: 'i',
@@ -43,7 +43,7 @@ const vDragStrings = dragLists({
   handle: '.name',
   sort: false,
   dropped: ({ item, from, to }) =>
-    from !== to && apply('move a string', (d) => moveString(d, item.dataset.string!, to.dataset.board!)),
+    from !== to && apply('move a string', moveString(item.dataset.string!, to.dataset.board!)),
 })
 function keys(string: BoardString, event: KeyboardEvent): void {
   if (!event.altKey) return
@@ -56,7 +56,7 @@ function keys(string: BoardString, event: KeyboardEvent): void {
   } else if (across !== undefined) {
     const ids = design.document!.controllers.map(({ id }) => id)
     const to = ids[ids.indexOf(string.controllerId) + across]
-    if (to) apply('move a string', (d) => moveString(d, string.key, to))
+    if (to) apply('move a string', moveString(string.key, to))
   } else return
   event.preventDefault()
 }
