@@ -11,6 +11,7 @@ export interface BoardString {
   controllerId: string
 }
 
+/** Every string of every array as it lies on the board, in the order of the arrays. */
 export function boardStrings({ arrays }: Pick<Design, 'arrays'>): BoardString[] {
   return arrays.flatMap(({ id, inSeries, inParallel, controllerId }) =>
     Array.from({ length: inParallel }, (_, i) => ({ key: `${id}:${i}`, arrayId: id, inSeries, controllerId })),

@@ -59,7 +59,10 @@ function curveOf({ module, inSeries, count = 1 }: StringKind, irradianceWM2: num
  * @param strings at least one kind
  * @param irradianceWM2 > 0, the same on all
  * @param cellC °C, the same on all
+ * @throws RangeError for no strings
  * Source: De Soto et al. (2006) for each module; loss = 1 − P(combined) / ΣP(each alone).
+ * @example mismatch([{ module: moduleParts[0], inSeries: 3 }, { module: moduleParts[0], inSeries: 2 }], 1000,
+ * 25).lossFraction → 0.1732
  */
 export function mismatch(strings: readonly StringKind[], irradianceWM2: number, cellC: number): Mismatch {
   if (strings.length === 0) throw new RangeError('strings must name at least one')

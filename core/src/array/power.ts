@@ -11,6 +11,7 @@ export const HEAT_LOSS: Record<Mounting, { u0: number; u1: number }> = {
  * @param irradianceWM2 ≥ 0
  * @param windMS ≥ 0
  * Source: Faiman (2008).
+ * @example moduleTemperature(800, -10, 1, 'open-rack') → 15.13
  */
 export function moduleTemperature(irradianceWM2: number, airC: number, windMS: number, mounting: Mounting): number {
   const { u0, u1 } = HEAT_LOSS[mounting]

@@ -35,6 +35,8 @@ const LOWEST_SUN_DEG = 3
  * @throws RangeError for rows that are no whole number
  * Snow load, wind and the roof's structure are an engineer's work and not in here.
  * Source: rail length = n·width + gaps + ends; pitch = L·cos β + L·sin β·cos(Δ azimuth) / tan(elevation).
+ * @example racking({ ...larkspurBench().arrays[0], tiltDeg: 60 }, 2, { azimuthDeg: 180, elevationDeg: 15 }).pitchM →
+ * 6.423
  */
 export function racking(
   array: Pick<ArrayField, 'module' | 'inSeries' | 'inParallel' | 'tiltDeg' | 'azimuthDeg' | 'site'>,

@@ -40,6 +40,7 @@ const COARSE = 24
  * @param sheet at 1000 W/m², 25 °C
  * @throws RangeError where the three points are no curve of a module
  * Source: De Soto, Klein & Beckman (2006).
+ * @example openCircuitV(fitSingleDiode(moduleParts[0])) → 37.4
  */
 export function fitSingleDiode(sheet: ModuleSheet): SingleDiode {
   requireSheet(sheet)
@@ -129,7 +130,9 @@ function betaOf(fit: SingleDiode, sheet: ModuleSheet): number {
  * The parameters at another irradiance and cell temperature.
  * @param irradianceWM2 > 0
  * @param cellC °C
+ * @throws RangeError for no irradiance
  * Source: De Soto et al. (2006), equations 15–19.
+ * @example openCircuitV(atConditions(fitSingleDiode(moduleParts[0]), moduleParts[0], 1000, -25)) → 42.2
  */
 export function atConditions(
   fit: SingleDiode,
@@ -175,6 +178,10 @@ export function currentAt(fit: SingleDiode, volts: number): number {
   return junctionCurrent(fit, vj)
 }
 
+/**
+ * Voltage at which a module, or what was fitted like one, gives no current, V; by halving.
+ * @example openCircuitV(fitSingleDiode(moduleParts[5])) → 22.5
+ */
 export function openCircuitV(fit: SingleDiode): number {
   let low = 0
   let high = 1

@@ -44,6 +44,7 @@ export interface ColdString {
  * @returns V
  * @throws RangeError naming the value that cannot be
  * Source: IEC 60891 translation with the data sheet's β; NEC table 690.7(A).
+ * @example coldVoltage({ inSeries: 3, vocV: 40, betaVocPctPerK: -0.27, coldestC: -35 }) → 139.4
  */
 export function coldVoltage({ inSeries, vocV, betaVocPctPerK, coldestC, method = 'coefficient' }: ColdString): number {
   requireSeries(inSeries)
@@ -82,6 +83,7 @@ const EDGE_OF_CLOUD_WM2 = 1120
  * edge-of-cloud sun.
  * @param noctC temperature of the cells at 800 W/m², 20 °C and 1 m/s; usually 42 to 48
  * Source: IEC 61215 definition of NOCT, the rise in proportion to the irradiance.
+ * @example hottestCellC(38, { noctC: 45 }) → 73
  */
 export function hottestCellC(recordHighC: number, { noctC }: Pick<ModulePart, 'noctC'>): number {
   return recordHighC + ((noctC - 20) / 800) * EDGE_OF_CLOUD_WM2

@@ -208,6 +208,7 @@ export const CHEMISTRY_IDS = Object.keys(CHEMISTRIES) as Chemistry[]
  *
  * @param batteryC temperature of the cells, °C
  * Source: stand-alone sizing multipliers (IEEE 1013), inverted; LFP from makers' typical curves.
+ * @example coldFactor('flooded', 27) → 1
  */
 export function coldFactor(chemistry: Chemistry, batteryC: number): number {
   return clamp(CHEMISTRIES[chemistry].coldShare(batteryC), 0.2, 1)
@@ -218,6 +219,7 @@ export function coldFactor(chemistry: Chemistry, batteryC: number): number {
  * @param stateOfCharge 0…1
  * @throws RangeError outside 0…1
  * Source: specific gravity 1.120 empty to 1.265 full; freezing points of sulphuric acid, linear between.
+ * @example freezingPointC(0.5) → -25.2
  */
 export function freezingPointC(stateOfCharge: number): number {
   if (!(stateOfCharge >= 0 && stateOfCharge <= 1))

@@ -16,6 +16,7 @@ export interface Kinetic {
  * @param hours > 0
  * @throws RangeError for hours ≤ 0
  * Source: Manwell & McGowan (1993): Q(T) = qmax·k·c·T / [1 − e^(−kT) + c(kT − 1 + e^(−kT))].
+ * @example kineticCapacity({ qmaxAh: 300, c: 0.5, kPerH: 0.5 }, 20) → 272.7
  */
 export function kineticCapacity({ qmaxAh, c, kPerH }: Kinetic, hours: number): number {
   if (!(hours > 0)) throw new RangeError(`hours ${hours} must be above 0`)
@@ -32,6 +33,8 @@ export function kineticCapacity({ qmaxAh, c, kPerH }: Kinetic, hours: number): n
  * @returns parameters and the worst relative residual
  * @throws RangeError for no points or values ≤ 0
  * Source: Manwell & McGowan (1993).
+ * @example fitKinetic([{ hours: 100, ampHours: 270 }, { hours: 20, ampHours: 225 }, { hours: 5, ampHours: 185
+ * }]).qmaxAh → 285.99
  */
 export function fitKinetic(
   points: readonly { hours: number; ampHours: number }[],
@@ -102,6 +105,8 @@ export interface KineticStep {
  * Coefficients of one step of the kinetic model.
  * @param hours length of the step, > 0
  * Source: Manwell & McGowan (1993), constant current within the step.
+ * @example kineticStepOf({ qmaxAh: 300, c: 0.5, kPerH: 0.5 }, 1) → { hours: 1, a1: 0.6065, a2: 0.1967, a3: 0.8935,
+ * cqmaxAh: 150 }
  */
 export function kineticStepOf({ qmaxAh, c, kPerH }: Kinetic, hours: number): KineticStep {
   const fade = -Math.expm1(-kPerH * hours)
@@ -120,6 +125,7 @@ export function kineticStepOf({ qmaxAh, c, kPerH }: Kinetic, hours: number): Kin
  * @param state charge available at once and bound, Ah, each ≥ 0
  * @param currentA discharge positive, charge negative, constant over the step
  * @returns new state, and the limits for this step from the given state (both as positive amps)
+ * @throws RangeError for hours that are not above 0
  */
 export function kineticStep(
   kinetic: Kinetic,

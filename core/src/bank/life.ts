@@ -22,6 +22,7 @@ const REFERENCE_DEPTH = 0.8
  * Cycles to the end of life at a depth: a power law between the data sheet's points, carried on beyond them.
  * @param curve at least one point, depth 0…1
  * @param depth 0…1
+ * @throws RangeError for a curve without points
  */
 export function cyclesToFailure(curve: BatteryPart['cycles'], depth: number): number {
   if (curve.length === 0) throw new RangeError('cycles must hold at least one point of depth and cycles')
@@ -40,7 +41,10 @@ export function cyclesToFailure(curve: BatteryPart['cycles'], depth: number): nu
  *
  * @param stateOfCharge 0…1, in order
  * @param yearsCovered how many years the series spans, > 0
+ * @throws RangeError for years that are not above 0
  * Source: ASTM E1049-85; Palmgren–Miner rule.
+ * @example lifeYears([1, 0.5, 1], 1 / 365, { cycles: [{ depth: 0.5, cycles: 3650 }, { depth: 1, cycles: 1800 }],
+ * calendarYears: 15 }).years → 10
  */
 export function lifeYears(
   stateOfCharge: ArrayLike<number>,

@@ -11,6 +11,8 @@ export interface RainflowCycle {
  * @param series at least two values; only its turning points matter
  * @throws RangeError for fewer than two values, or one that is no number
  * Source: ASTM E1049-85, section 5.4.4 (three-point method).
+ * @example rainflow([-2, 1, -3, 5, -1, 3, -4, 4, -2]).filter(({ count }) => count === 1) → [{ range: 4, mean: 1,
+ * count: 1 }]
  */
 export function rainflow(series: ArrayLike<number>): RainflowCycle[] {
   if (series.length < 2) throw new RangeError(`series has ${series.length} values; at least 2`)

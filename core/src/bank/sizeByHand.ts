@@ -20,6 +20,8 @@ export interface HandSizing {
  * @returns energy and ampere-hours needed, units in series and strings in parallel (at least 1)
  * @throws RangeError for a value out of range, or a unit voltage that does not divide the bank voltage
  * Source: stand-alone sizing practice, IEEE 1013.
+ * @example sizeByHand({ dailyWh: 6000, days: 3, depth: 0.5, batteryC: 25, chemistry: 'flooded', systemV: 48, unitV:
+ * 6, unitAh: 400 }) → { needWh: 36437.1, needAh: 759.1, inSeries: 8, inParallel: 2 }
  */
 export function sizeByHand(sizing: HandSizing): {
   needWh: number

@@ -26,6 +26,7 @@ export const restedBankV = (bank: Pick<Bank, 'part' | 'inSeries'>, stateOfCharge
  * @param ohm ≥ 0
  * @param watts ≥ 0
  * @returns whether the bank can carry it at all, and at what voltage
+ * @throws RangeError for a voltage not above 0 or a negative resistance
  */
 export function sag(openCircuitV: number, ohm: number, watts: number): { carries: boolean; volts: number | null } {
   if (!(openCircuitV > 0)) throw new RangeError(`openCircuitV ${openCircuitV} must be above 0`)

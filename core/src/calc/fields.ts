@@ -13,11 +13,26 @@ export interface Field {
   fallback?: unknown
 }
 
+/**
+ * A number.
+ * @param min and max: both allowed
+ */
 export const number = (unit: string, min: number, max: number): Field => ({ kind: 'number', unit, min, max })
+/**
+ * A whole number.
+ * @param min and max: both allowed
+ */
 export const integer = (unit: string, min: number, max: number): Field => ({ kind: 'integer', unit, min, max })
+/** Any words. */
 export const text = (unit: string): Field => ({ kind: 'text', unit })
+/** One of some words. */
 export const choice = (...choices: string[]): Field => ({ kind: 'choice', unit: '', choices })
+/** Several keys under one. */
 export const object = (unit: string, fields: Record<string, Field>): Field => ({ kind: 'object', unit, fields })
+/**
+ * Rows of the same keys.
+ * @param length how many there must be; any number without it
+ */
 export const list = (unit: string, fields: Record<string, Field>, length?: number): Field => ({
   kind: 'list',
   unit,
@@ -32,6 +47,10 @@ export const numbers = (unit: string, min: number, max: number, length?: number)
   max,
   length,
 })
+/**
+ * A field that may be left out.
+ * @param fallback what holds then
+ */
 export const optional = (field: Field, fallback: unknown): Field => ({ ...field, fallback })
 
 /**

@@ -96,7 +96,10 @@ export const weatherInputs = {
   seed: integer('', -2147483648, 2147483647),
 }
 
-/** Synthetic years as the weather inputs ask for them. */
+/**
+ * Synthetic years as the weather inputs ask for them.
+ * @throws RangeError for persistences that are neither one nor twelve
+ */
 export function madeYears(input: Fields): { years: WeatherYear[]; sun: SunYear } {
   const latitudeDeg = input.number('latitudeDeg')
   const given = input.numbers('persistence')
@@ -112,6 +115,7 @@ export function madeYears(input: Fields): { years: WeatherYear[]; sun: SunYear }
   }
 }
 
+/** What is around a surface, and how its light is reckoned. */
 export const groundOf = (input: Fields) => ({
   horizon: horizonOf(input),
   latitudeDeg: input.number('latitudeDeg'),
@@ -124,8 +128,10 @@ export const groundOf = (input: Fields) => ({
 export const horizonOf = (input: Fields) =>
   (input.has('horizon') ? input.rows('horizon') : []) as unknown as HorizonPoint[]
 
+/** The twelve months of a climate. */
 export const climateOf = (input: Fields) => input.rows('monthly') as unknown as MonthlyClimate[]
 
+/** A place, its clock taken from its longitude: whole hours, 15° each. */
 export function locationOf(input: Fields) {
   const longitudeDeg = input.number('longitudeDeg')
   return { latitudeDeg: input.number('latitudeDeg'), longitudeDeg, utcOffsetH: Math.round(longitudeDeg / 15) }

@@ -65,11 +65,13 @@ export const removeController =
     return { ...design, controllers, arrays: onIt ? arrays : design.arrays }
   }
 
+/** Another module for one array, by its data sheet. */
 export const takeModule =
   (index: number, module: ModulePart): Change =>
   (design) =>
     withArray(design, index, { module: structuredCloneOf(module) })
 
+/** Another controller in the place of one, by its data sheet. */
 export const takeController =
   (index: number, part: ControllerPart): Change =>
   (design) => ({
@@ -181,11 +183,16 @@ export const tiltBy =
   (design) =>
     withArray(design, index, { tiltDeg: Math.max(0, Math.min(90, design.arrays[index].tiltDeg + byDeg)) })
 
+/** One more string of an array, as long as there may be another. */
 export const addModuleString =
   (index: number): Change =>
   (design) =>
     withArray(design, index, { inParallel: Math.min(COUNTS.stringsOfArray, design.arrays[index].inParallel + 1) })
 
+/**
+ * Another number of modules in series of one array.
+ * @param inSeries ≥ 1
+ */
 export const setInSeries =
   (arrayId: string, inSeries: number): Change =>
   (design) => ({

@@ -125,6 +125,7 @@ export const takeHandSize =
     },
   })
 
+/** One more string of the bank, as long as there may be another; units then stand as they are numbered. */
 export const addString: Change = (design) => ({
   ...design,
   bank: { ...design.bank, order: [], inParallel: Math.min(COUNTS.stringsOfBank, design.bank.inParallel + 1) },

@@ -53,6 +53,7 @@ export const addSource =
   (design) =>
     addTo('sources', newSource(nextId('source', design.sources), kind, watts))(design)
 
+/** Another source of power, made of what it was. */
 export const changeSource =
   (index: number, make: (source: OtherSource) => OtherSource): Change =>
   (design) => ({ ...design, sources: design.sources.map((each, i) => (i === index ? make(each) : each)) })

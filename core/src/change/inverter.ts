@@ -32,6 +32,7 @@ export const setInverterCount =
     return settled({ ...design, inverter: { ...design.inverter, quantity, stacking: fits ? stacking : 'parallel' } })
   }
 
+/** How several inverters are joined; loads stay on legs that are there. */
 export const setStacking =
   (stacking: Inverter['stacking']): Change =>
   (design) =>

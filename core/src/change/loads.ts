@@ -75,6 +75,7 @@ export const setOfLoads =
   (design) =>
     withLoads(design, (load) => (ids.has(load.id) ? { ...load, [key]: value } : load))
 
+/** One load on another leg. */
 export const moveToLeg = (id: string, leg: Leg): Change => setOfLoads(new Set([id]), 'leg', leg)
 
 /** A basis brings sensible figures for what it needs, unless they are there already. */

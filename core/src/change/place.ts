@@ -38,6 +38,7 @@ export const takeHours = (hours: PlaceHours): Change =>
     utcOffsetH: hours.utcOffsetH,
   }))
 
+/** The whole horizon at once. */
 export const setHorizon = (horizon: HorizonPoint[]): Change => withPlace(() => ({ horizon }))
 
 /** Another point of the horizon, in its place around the circle; without one given, a little on from the last. */

@@ -6,6 +6,7 @@ import type { Change } from './change.ts'
 /** Two weeks of January, to be put right. */
 const FIRST_ABSENCE: Absence = { fromMonth: 1, fromDay: 5, toMonth: 1, toDay: 19 }
 
+/** A time in which nobody is there, to be put right. */
 export const addAbsence: Change = addTo('household.away', FIRST_ABSENCE)
 
 /** A line of the budget that the parts list cannot know. */

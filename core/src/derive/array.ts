@@ -7,6 +7,7 @@ import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
 import { sunHoursOf } from '../plane/sunHoursOf.ts'
 
+/** What each array comes to by itself: its sun, volts and currents. */
 export function deriveArrays(design: Design): DerivedArray[] {
   const { place } = design
   const sun = sunHoursOf(design)
@@ -45,6 +46,10 @@ export function combinedSun(design: Design, arrays: readonly DerivedArray[]): nu
   )
 }
 
+/**
+ * Worked sheets of all arrays.
+ * @param batteryDayWh what the bank is asked for on the worst day, Wh
+ */
 export function arraySheets(
   design: Design,
   arrays: readonly DerivedArray[],

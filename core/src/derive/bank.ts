@@ -9,6 +9,11 @@ import type { Add, DerivedArray } from './sheets.ts'
 import { celsius } from '../units/say.ts'
 import { say } from '../units/words.ts'
 
+/**
+ * Worked sheets of the bank.
+ * @param batteryDayWh Wh on the worst day
+ * @param batteryC °C of the cells in the coldest month
+ */
 export function bankSheets(
   design: Design,
   batteryDayWh: number,

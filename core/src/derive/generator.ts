@@ -12,6 +12,7 @@ import { say } from '../units/words.ts'
 
 const LONGEST_REFILL_H = 96
 
+/** Worked sheets of the backup; none where there is none. */
 export function generatorSheets(design: Design, add: Add): void {
   const { generator, bank } = design
   if (!generator.present) return

@@ -12,6 +12,11 @@ import type { Add } from './sheets.ts'
 
 /** Charge at which the largest start is judged. */
 const LOW_CHARGE = 0.3
+/**
+ * Worked sheets of the inverter.
+ * @param peak the hour in which most is on
+ * @param batteryC °C of the cells in the coldest month
+ */
 export function inverterSheets(
   design: Design,
   peak: CoincidentPeak,

@@ -6,12 +6,18 @@ import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
 
+/** The most that is on at once, by the school the design has chosen and by the other. */
 export function peaks(design: Design) {
   const ac = design.loads.filter((load) => load.leg !== 'DC')
   const other = design.schools.peak === 'coincidence' ? 'everything' : 'coincidence'
   return { peak: coincidentPeak(ac, design.schools.peak), otherPeak: coincidentPeak(ac, other) }
 }
 
+/**
+ * Worked sheets of the loads.
+ * @param loadsWh by month, Wh a day
+ * @returns Wh the bank is asked for on the worst day
+ */
 export function loadSheets(design: Design, loadsWh: readonly number[], peak: CoincidentPeak, add: Add): number {
   const worstLoad = loadsWh.indexOf(Math.max(...loadsWh))
   const dayWh = add(

@@ -168,6 +168,10 @@ export const number = (
   help: Words,
   more: More = {},
 ): NumberField => ({ kind: 'number', label, unit, min, max, whole: false, step: 1, help, ...more })
+/**
+ * A whole number.
+ * @param min and max: both allowed
+ */
 export const whole = (
   label: string,
   unit: Unit,
@@ -181,6 +185,7 @@ export const share = (label: string, help: Words, more: More & { min?: number; m
   const { min = 0, max = 1, ...rest } = more
   return number(label, 'share', min, max, help, rest)
 }
+/** A choice among words or numbers. */
 export const choice = <T extends string | number>(
   label: string,
   options: readonly Option<T>[],
@@ -190,6 +195,7 @@ export const choice = <T extends string | number>(
 /** Options from a table of their names. */
 export const optionsOf = <T extends string>(names: Readonly<Record<T, string>>): Option<T>[] =>
   (Object.entries(names) as [T, string][]).map(([value, label]) => ({ value, label }))
+/** Yes or no. */
 export const flag = (label: string, help: Words, since?: Since): FlagField => ({ kind: 'flag', label, help, since })
 const text = (label: string, form: TextForm, most: number, help: Words): TextField => ({
   kind: 'text',
@@ -198,11 +204,20 @@ const text = (label: string, form: TextForm, most: number, help: Words): TextFie
   most,
   help,
 })
+/** What something is called. */
 export const named = (label: string, help: Words): TextField => text(label, 'name', LETTERS.name, help)
+/**
+ * Words of any kind.
+ * @param most letters
+ */
 export const words = (label: string, most: number, help: Words): TextField => text(label, 'words', most, help)
+/** By which other parts of the document name a thing. */
 export const key = (label: string, help: Words): TextField => text(label, 'id', 60, help)
+/** A day, YYYY-MM-DD. */
 export const day = (label: string, help: Words): TextField => text(label, 'day', 10, help)
+/** A code of three letters. */
 export const code = (label: string, help: Words): TextField => text(label, 'currency', 3, help)
+/** The number of a file of hours. */
 export const fileKey = (label: string, help: Words): TextField => text(label, 'file', 36, help)
 /** The key of something else in the document, or none. */
 export const reference = (label: string, help: Words, empty: string): TextField => ({
@@ -210,6 +225,10 @@ export const reference = (label: string, help: Words, empty: string): TextField 
   empty,
 })
 
+/**
+ * Several numbers of one kind.
+ * @param min and max: both allowed, of each
+ */
 export const numbers = (
   label: string,
   unit: Unit,
@@ -219,6 +238,11 @@ export const numbers = (
   help: Words,
   since?: Since,
 ): NumbersField => ({ kind: 'numbers', label, unit, min, max, whole: false, ...size, help, since })
+/**
+ * A list of words.
+ * @param most how many
+ * @param letters of each
+ */
 export const texts = (label: string, most: number, letters: number, help: Words): TextsField => ({
   kind: 'texts',
   label,
@@ -226,6 +250,10 @@ export const texts = (label: string, most: number, letters: number, help: Words)
   letters,
   help,
 })
+/**
+ * A list of parts.
+ * @param size least and most of them, and the key that tells them apart
+ */
 export const rows = <T>(
   label: string,
   of: NoInfer<FieldTable<T>>,
@@ -233,6 +261,7 @@ export const rows = <T>(
   help: Words,
   since?: Since,
 ): RowsField<T> => ({ kind: 'rows', label, of, least: 0, ...size, help, since })
+/** A part with fields of its own. */
 export const part = <T>(
   label: string,
   of: NoInfer<FieldTable<T>>,

@@ -9,6 +9,7 @@ const FUEL_FACTOR: Record<Fuel, number> = { petrol: 1, propane: 0.9, 'natural-ga
  * @param ratedW petrol rating at sea level and 25 °C, > 0
  * @throws RangeError for a rating that is not above 0
  * Source: makers' usual de-rating rules.
+ * @example derate(7000, 1650, 25, 'propane') → 5197.5
  */
 export function derate(ratedW: number, elevationM: number, airC: number, fuel: Fuel): number {
   if (!(ratedW > 0)) throw new RangeError(`ratedW ${ratedW} must be above 0`)

@@ -22,6 +22,7 @@ const LONGEST_H = 96
  * @returns hours up to 96; Infinity where the level is never reached in that time
  * @throws RangeError for levels that do not rise
  * Source: Manwell & McGowan (1993) charge limit, stepped.
+ * @example refillHours({ qmaxAh: 200, c: 1, kPerH: 1 }, 0.3, 0.8, 50, 1).hours → 2
  */
 export function refillHours(kinetic: Kinetic, from: number, to: number, chargeA: number, efficiency: number): Refill {
   if (!(from >= 0 && to <= 1 && to > from)) throw new RangeError(`from ${from} must lie below to ${to}, both 0…1`)

@@ -27,6 +27,8 @@ const SHARE: Record<LiveLeg, Record<Exclude<Leg, 'DC'>, number>> = {
  * @param loads watts ≥ 0
  * @param volts leg to neutral
  * Source: Kirchhoff's current law at the neutral.
+ * @example legs([{ watts: 1200, leg: 'A' }, { watts: 600, leg: 'B' }, { watts: 2400, leg: 'AB' }]) → { legAW: 2400,
+ * legBW: 1800, legCW: 0, neutralA: 5 }
  */
 export function legs(
   loads: readonly { watts: number; leg: Exclude<Leg, 'DC'> }[],
@@ -65,6 +67,8 @@ export function heaviestShare({ legAW, legBW, legCW }: LegBalance, legCount: num
 /**
  * Puts the single-leg loads on the legs so that the heaviest leg is as light as can be: largest first onto the lightest
  * leg. Source: longest-processing-time rule, Graham (1969), within a sixth of the best.
+ * @example bestLegs([9, 7, 6].map((watts) => ({ ...larkspurBench().loads[0], id: `w${watts}`, leg: 'A', runningW:
+ * watts, quantity: 1 }))) → { w9: 'A', w7: 'B', w6: 'B' }
  */
 export function bestLegs(loads: readonly Load[], service: Service = 'split-phase'): Record<string, Leg> {
   const assignment: Record<string, Leg> = {}

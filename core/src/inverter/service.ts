@@ -3,6 +3,7 @@ import type { Design, Inverter, InverterPart, Leg, Load } from '../document/type
 /** What stands at the house panel: by the part itself, or by how several of it are joined. */
 export type Service = 'split-phase' | 'three-phase' | 'single-120' | 'single-230'
 
+/** What service inverters give together: by what one is and how they are joined. */
 export function serviceOf({ part, stacking }: Pick<Inverter, 'part' | 'stacking'>): Service {
   if (part.topology === 'split-phase' || stacking === 'split-pair') return 'split-phase'
   return stacking === 'three-phase' ? 'three-phase' : part.topology
@@ -16,6 +17,7 @@ const LEGS: Record<Service, readonly LiveLeg[]> = {
   'single-120': ['A'],
   'single-230': ['A'],
 }
+/** The legs that carry power in a service. */
 export const legsOfService = (service: Service): readonly LiveLeg[] => LEGS[service]
 
 /** Every leg a load may be put on under a service, direct current included. */
@@ -47,6 +49,8 @@ export function stackingChoices(part: Pick<InverterPart, 'topology'>, quantity: 
  * Share of the rating left by heat and thin air, 0…1.
  * @param airC of the air around the inverter
  * Source: data sheets state the slope and where it begins; linear beyond it.
+ * @example inverterDerating({ derateAboveC: 25, deratePctPerK: 1, derateAboveM: 2000, deratePctPer100M: 1 }, 1000,
+ * 45) → 0.8
  */
 export function inverterDerating(
   part: Pick<InverterPart, 'derateAboveC' | 'deratePctPerK' | 'derateAboveM' | 'deratePctPer100M'>,

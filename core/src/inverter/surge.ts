@@ -38,6 +38,8 @@ export interface SurgeAnswer {
  *
  * @throws RangeError for an efficiency outside 0…1
  * Source: constant power through an internal resistance, V = (E + √(E² − 4PR))/2.
+ * @example surge({ baseW: 500, startW: 4500, surgeRatingW: 9000, efficiency: 0.9, openCircuitV: 51, ohm: 0.02,
+ * lowCutV: 44, surgeLimitA: 300 }) → { starts: true, limitedBy: 'none', outputW: 5000, volts: 48.72, amps: 114.03 }
  */
 export function surge(question: SurgeQuestion): SurgeAnswer {
   const { baseW, startW, surgeRatingW, efficiency, openCircuitV, ohm, lowCutV, surgeLimitA } = question

@@ -5,9 +5,10 @@ const DAYS_PER_MONTH = 365 / 12
 /**
  * Energy of a load on an average day of a month, at the load itself (before the inverter).
  *
- * rated: watts × quantity × hours × duty × days a week / 7 × season share.
+ * rated: watts × quantity × hours × duty × days a week / 7.
  * metered: kWh over the hours it was watched, brought to a day. cycle: Wh × depth ÷ charger efficiency × times a week / 7.
  * month: kWh of a month ÷ the days of a mean month. Standby comes on top of rated and cycle.
+ * Each times the season share of the month.
  * A load carried by propane, or taken out, draws nothing.
  *
  * @param load as in the document
@@ -15,12 +16,17 @@ const DAYS_PER_MONTH = 365 / 12
  * @returns Wh/day ≥ 0
  * @throws RangeError where the figure the chosen basis needs is missing, or the month does not exist
  * Source: stand-alone sizing practice, IEEE 1013; a meter reading outranks a nameplate.
+ * @example dailyEnergy({ ...larkspurBench().loads[0], basis: 'month', monthKWh: 36.5, seasonShare: Array(12).fill(1)
+ * }, 0) → 1200
  */
 export function dailyEnergy(load: Load, month: number): number {
   return useEnergy(load, month) + standbyEnergy(load, month)
 }
 
-/** The part of {@link dailyEnergy} that is drawn while the load is in use, Wh/day. */
+/**
+ * The part of {@link dailyEnergy} that is drawn while the load is in use, Wh/day.
+ * @throws RangeError for a month that does not exist
+ */
 export function useEnergy(load: Load, month: number): number {
   if (!(Number.isInteger(month) && month >= 0 && month < 12)) throw new RangeError(`month ${month} must be 0 to 11`)
   return load.supply === 'electric' ? statedDailyEnergy(load) * load.seasonShare[month] : 0

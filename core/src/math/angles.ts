@@ -6,6 +6,11 @@ export function wrap360(deg: number): number {
   return folded < 0 ? folded + 360 : folded
 }
 
+/**
+ * A value held between two others.
+ * @param low ≤ high
+ * @example clamp(120, 0, 90) → 90
+ */
 export function clamp(value: number, low: number, high: number): number {
   return value < low ? low : value > high ? high : value
 }

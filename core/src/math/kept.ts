@@ -3,7 +3,7 @@
  *
  * @param most how many are kept; the one made first goes first, ≥ 1
  * @returns what is kept under a key, made where it is not
- * @example kept<number>(2)('a', () => 1) // 1
+ * @example kept(2)('a', () => 1) → 1
  */
 export function kept<T>(most: number): (key: string, make: () => T) => T {
   const known = new Map<string, T>()

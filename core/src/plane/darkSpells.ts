@@ -20,6 +20,7 @@ export interface DarkSpells {
  * @param years daily plane-of-array energy of each year, kWh/m²
  * @param thresholdKWhM2 above 0
  * Return periods are read off the ranked yearly longest spells: one in T years is the 1 − 1/T quantile.
+ * @throws RangeError for no years
  */
 export function darkSpells(years: readonly (readonly number[] | Float64Array)[], thresholdKWhM2: number): DarkSpells {
   if (years.length === 0) throw new RangeError('years must hold at least one year')

@@ -51,6 +51,7 @@ const MOST_TURN_DEG = 60
 /**
  * Where a plane on a level north–south axis stands for a sun: turned towards it about the axis, at most 60°.
  * Source: Marion & Dobos (2013), NREL/TP-6A20-58891, with the axis level.
+ * @example trackedPlane(Math.SQRT1_2, 90) → { tiltDeg: 45, azimuthDeg: 90 }
  */
 export function trackedPlane(cosZenith: number, sunAzimuthDeg: number): { tiltDeg: number; azimuthDeg: number } {
   const sinZenith = Math.sqrt(Math.max(0, 1 - cosZenith * cosZenith))

@@ -5,6 +5,7 @@
  * @returns share 0…1
  * @throws RangeError for a negative clearness
  * Source: Erbs, Klein & Duffie (1982), hourly correlation.
+ * @example diffuseFraction(0.5) → 0.6591
  */
 export function diffuseFraction(clearness: number): number {
   if (!(clearness >= 0)) throw new RangeError(`clearness ${clearness} must not be negative`)

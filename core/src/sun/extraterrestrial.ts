@@ -6,7 +6,10 @@ export const SOLAR_CONSTANT_WM2 = 1361
 
 const dayAngle = (dayOfYear: number) => (2 * Math.PI * (dayOfYear - 1)) / 365
 
-/** Sun–earth distance factor (r0/r)². @param dayOfYear 1…366. Source: Spencer (1971). */
+/**
+ * Sun–earth distance factor (r0/r)². @param dayOfYear 1…366. Source: Spencer (1971).
+ * @example eccentricityFactor(1) → 1.035
+ */
 export function eccentricityFactor(dayOfYear: number): number {
   const b = dayAngle(dayOfYear)
   return (
@@ -14,7 +17,10 @@ export function eccentricityFactor(dayOfYear: number): number {
   )
 }
 
-/** Declination of the sun, degrees. @param dayOfYear 1…366. Source: Spencer (1971). */
+/**
+ * Declination of the sun, degrees. @param dayOfYear 1…366. Source: Spencer (1971).
+ * @example declinationDeg(172) → 23.45
+ */
 export function declinationDeg(dayOfYear: number): number {
   const b = dayAngle(dayOfYear)
   return (
@@ -29,7 +35,10 @@ export function declinationDeg(dayOfYear: number): number {
   )
 }
 
-/** Equation of time, minutes: solar time less mean time. @param dayOfYear 1…366. Source: Spencer (1971). */
+/**
+ * Equation of time, minutes: solar time less mean time. @param dayOfYear 1…366. Source: Spencer (1971).
+ * @example equationOfTimeMin(42) → -14.21
+ */
 export function equationOfTimeMin(dayOfYear: number): number {
   const b = dayAngle(dayOfYear)
   return (
@@ -81,6 +90,7 @@ export function extraterrestrialBetween(
  * @param dayOfYear 1…366
  * @throws RangeError out of range
  * Source: Duffie & Beckman, Solar Engineering of Thermal Processes, eq. 1.10.3.
+ * @example extraterrestrialDaily(43, 105) → 9.362
  */
 export function extraterrestrialDaily(latitudeDeg: number, dayOfYear: number): number {
   requireLatitude(latitudeDeg)

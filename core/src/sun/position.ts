@@ -9,6 +9,8 @@ import { getPosition } from 'suncalc'
  * @returns azimuth clockwise from true north 0…360, elevation with refraction −90…90
  * @throws RangeError for coordinates out of range
  * Source: suncalc 2 after Meeus, Astronomical Algorithms (1998), ch. 25; within 0.01° of the NREL algorithm.
+ * @example sunPosition(39.742476, -105.1786, Date.UTC(2003, 9, 17, 19, 30, 30)) → { azimuthDeg: 194.3, elevationDeg:
+ * 39.89 }
  */
 export function sunPosition(
   latitudeDeg: number,
@@ -23,6 +25,7 @@ export function sunPosition(
   return { azimuthDeg: azimuth, elevationDeg: altitude }
 }
 
+/** @throws RangeError for a latitude outside −90…90 */
 export function requireLatitude(latitudeDeg: number): void {
   if (!(latitudeDeg >= -90 && latitudeDeg <= 90))
     throw new RangeError(`latitudeDeg ${latitudeDeg} must lie between -90 and 90`)

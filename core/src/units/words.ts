@@ -82,6 +82,7 @@ function conductor({ size }: ConductorSize, system: UnitSystem): string {
 /**
  * Cross-section of an American wire gauge, mm². Source: ASTM B258, d = 0.127 mm · 92^((36 − n)/39).
  * @param gauge −3 (4/0) to 40
+ * @example gaugeMm2(10) → 5.261
  */
 export const gaugeMm2 = (gauge: number): number => (Math.PI / 4) * (FINEST_MM * 92 ** ((36 - gauge) / 39)) ** 2
 /** diameter of 36 AWG */

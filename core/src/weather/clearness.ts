@@ -10,6 +10,7 @@ export interface ClearnessDistribution {
 /**
  * Highest daily clearness index of a month, from its mean.
  * Source: Hollands & Huget (1983) fit to the Bendt distributions.
+ * @example clearnessMaximum(0.5) → 0.7646
  */
 export function clearnessMaximum(meanClearness: number): number {
   return 0.6313 + 0.267 * meanClearness - 11.9 * (meanClearness - 0.75) ** 8
@@ -23,6 +24,7 @@ export function clearnessMaximum(meanClearness: number): number {
  * @param upperBound highest clearness a clear sky allows here, where that is lower than the published maximum
  * @throws RangeError where the mean is not inside the bounds
  * Source: Bendt, Collares-Pereira & Rabl (1981).
+ * @example clearnessDistribution(0.5) → { gamma: 2.272, minimum: 0.05, maximum: 0.7646 }
  */
 export function clearnessDistribution(meanClearness: number, upperBound = Infinity): ClearnessDistribution {
   const maximum = Math.min(clearnessMaximum(meanClearness), upperBound)

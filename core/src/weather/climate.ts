@@ -3,7 +3,10 @@ import { MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
 import type { SunYear } from '../sun/geometry.ts'
 import { clearnessDistribution, clearnessMaximum, type ClearnessDistribution } from './clearness.ts'
 
-/** Clear-sky horizontal irradiance, W/m². Source: Haurwitz (1945). */
+/**
+ * Clear-sky horizontal irradiance, W/m². Source: Haurwitz (1945).
+ * @example clearSkyWM2(1) → 1037.16
+ */
 export function clearSkyWM2(cosZenith: number): number {
   return cosZenith > 0 ? 1098 * cosZenith * Math.exp(-0.057 / cosZenith) : 0
 }

@@ -14,6 +14,7 @@ const FEWEST_DAYS = 20
  * @returns −1…1, in practice 0…0.8
  * @throws RangeError for fewer than twenty days or a clearness outside 0…1
  * Source: Graham, Hollands & Huget (1988), with the Bendt et al. (1981) distribution.
+ * @example fitPersistence(Array.from({ length: 60 }, (_, day) => (day % 20 < 10 ? 0.3 : 0.6))) → 0.8167
  */
 export function fitPersistence(dailyClearness: readonly number[], meanClearness?: readonly number[]): number {
   if (dailyClearness.length < FEWEST_DAYS)

@@ -41,6 +41,9 @@ export function snowyMonths(monthly: readonly MonthlyClimate[]): boolean[] {
  * @param tiltOf tilt on a day of the year (from 0), 0…90
  * @param brushDays days until it is brushed off, or null for never
  * Source: Marion et al. (2013).
+ * @example ((plane) => (hideUnderSnow(plane, { startDay: 0, airC: new Float32Array(8760).fill(-20), snowfallCm: new
+ * Float32Array(8760).fill(2, 0, 1) }, () => 40, 3), [plane[12], plane[71], plane[72]]))(new
+ * Float32Array(8760).fill(300)) → [0, 0, 300]
  */
 export function hideUnderSnow(
   planeWM2: Float32Array,

@@ -36,6 +36,7 @@ export type HoursQuestion = Pick<Design, 'arrays' | 'controllers' | 'sources'> &
   }
 }
 
+/** What of a design the hours of a year rest on, and nothing else. */
 export const hoursQuestion = (design: HoursQuestion): HoursQuestion => ({
   ...pick(design, 'arrays', 'controllers', 'sources'),
   place: pick(design.place, 'batteryRoom'),

@@ -27,6 +27,11 @@ export interface LoadTables {
   away: Uint8Array
 }
 
+/**
+ * Where an hour of a month lies in a table of loads.
+ * @param away 0 at home, 1 away
+ * @param part of so many parts of the hour
+ */
 export const tableIndex = (away: number, month: number, hour: number, part: number, parts: number): number =>
   ((away * 12 + month) * 24 + hour) * parts + part
 

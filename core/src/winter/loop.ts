@@ -27,6 +27,7 @@ const TINY_W = 1e-6
  *
  * Nothing is allocated inside the step.
  * Source: kinetic battery by Manwell & McGowan (1993); dispatch in priority order by stand-alone practice.
+ * @example new WinterEngine().year(larkspurBench(), 7, 0).residualRelative < 1e-9 → true
  */
 export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = null): YearResult {
   const { bank, generator, curve, loads } = plan

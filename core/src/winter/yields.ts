@@ -77,7 +77,10 @@ export interface OversizeStep {
   gainKWh: number
 }
 
-/** What each further string on an array would bring to the bus in a mean year, with the controllers as they are. */
+/**
+ * What each further string on an array would bring to the bus in a mean year, with the controllers as they are.
+ * @throws RangeError for an array that is not in the design
+ */
 export function oversizing(
   engine: WinterEngine,
   design: YieldQuestion,

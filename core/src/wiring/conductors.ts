@@ -98,7 +98,9 @@ export function drop(run: { size: string; oneWayM: number; amps: number; volts: 
  * @param insulationC 60, 75 or 90
  * @param ambientC below the insulation's temperature
  * @param conductors current-carrying conductors together, ≥ 1
+ * @throws RangeError for a size that is not in the tables, or air as hot as the insulation allows
  * Source: NEC 310.15 (ambient √((Tc − Ta)/(Tc − 30)), 4–6 conductors 0.8, 7–9 0.7), 110.14(C).
+ * @example ampacity('10 AWG', 90, 30, 3) → 35
  */
 export function ampacity(size: string, insulationC: 60 | 75 | 90, ambientC: number, conductors: number): number {
   if (!(ambientC < insulationC))

@@ -19,6 +19,10 @@ export interface Worked<T = number> {
   source: string
 }
 
+/**
+ * A term of a worked sheet.
+ * @param from the sheet it comes from
+ */
 export function term(label: Words, value: number, unit: string, from?: string): Term {
   return from === undefined ? { label, value, unit } : { label, value, unit, from }
 }

@@ -25,6 +25,8 @@ const EPW_HEADER_ROWS = 8
  * @param rows the first rows of the file
  * @returns null for any other file
  * Source: Crawley, Hand & Lawrie (1999), the published EnergyPlus weather layout.
+ * @example epwLayout([['LOCATION', 'Larkspur', '', '', '', '', '48.2', '-115.4', '-7', '900']]).station → { name:
+ * 'Larkspur', latitudeDeg: 48.2, longitudeDeg: -115.4, utcOffsetH: -7, elevationM: 900 }
  */
 export function epwLayout(rows: readonly (readonly string[])[]): PublishedLayout | null {
   const first = rows[0]
@@ -66,6 +68,7 @@ export function epwLayout(rows: readonly (readonly string[])[]): PublishedLayout
  * @returns null for any other file
  * @throws RangeError where a column the run needs is not in the header
  * Source: Wilcox & Marion (2008), NREL/TP-581-43156.
+ * @example tmy3Layout([['date', 'watts']]) → null
  */
 export function tmy3Layout(rows: readonly (readonly string[])[]): PublishedLayout | null {
   const [first, header] = rows

@@ -44,6 +44,7 @@ export interface SeriesShape {
 
 export const MOST_YEARS = 60
 
+/** The channels a series of hours holds besides irradiance and air. */
 export function channelsOf(series: HourlySeries): KeptChannel[] {
   return KEPT_CHANNELS.filter((channel) => series[channel] !== null)
 }
