@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { defineConfig } from 'vitest/config'
 
 /** Ends a test that would never; none is to fail because the machine is slow. */
@@ -5,13 +6,14 @@ const PATIENCE_MS = 240_000
 
 export default defineConfig({
   test: {
-    maxWorkers: '100%',
+    // many a test waits for a process or a page: one more than there are halves of the machine
+    maxWorkers: availableParallelism() + 1,
     projects: [
       {
         test: {
           name: 'core',
           include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'cli/src/**/*.test.ts'],
-          // pure functions: nothing one file leaves is met by another
+          // nothing one file leaves is met by another, here and below
           isolate: false,
           testTimeout: PATIENCE_MS,
         },
@@ -20,6 +22,7 @@ export default defineConfig({
         test: {
           name: 'server',
           include: ['server/src/**/*.test.ts'],
+          isolate: false,
           testTimeout: PATIENCE_MS,
           hookTimeout: PATIENCE_MS,
         },
@@ -45,6 +48,7 @@ export default defineConfig({
         test: {
           name: 'browser',
           include: ['e2e/src/**/*.test.ts'],
+          isolate: false,
           testTimeout: 2 * PATIENCE_MS,
           hookTimeout: PATIENCE_MS,
           expect: { poll: { timeout: PATIENCE_MS } },

@@ -10,6 +10,9 @@ const ARGS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  '--in-process-gpu',
+  // a page of a test lives for seconds: what the optimising compiler makes of it comes too late
+  '--js-flags=--no-opt',
 ]
 
 /** Debian's Chromium, without its own calls to the network. */

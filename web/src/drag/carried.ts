@@ -1,4 +1,4 @@
-import { shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { useEventListener } from '@vueuse/core'
 
 /** Something taken hold of in a drawing: where the pointer is, and how far it came, in the drawing's own units. */
@@ -37,7 +37,8 @@ export function useCarried<T>(on: {
     held.value = null
     on.putBack?.()
   }
-  useEventListener(window, 'keydown', (event) => event.key === 'Escape' && putBack())
+  const whileHeld = computed(() => (held.value ? window : null))
+  useEventListener(whileHeld, 'keydown', (event: KeyboardEvent) => event.key === 'Escape' && putBack())
 
   /** What a thing listens to, for `v-on`. */
   const carries = (what: T) => ({

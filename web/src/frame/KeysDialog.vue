@@ -13,7 +13,8 @@ const rows = computed(() => [
   { key: 'Enter', says: 'Take what is typed and leave the field' },
   { key: 'F1', says: 'Say what the field is' },
   { key: 'Escape', says: 'Put back what stood there and leave the field' },
-  { key: 'Alt ↑, Alt ↓', says: 'Move the row of a table' },
+  { key: 'Alt ↑, Alt ↓', says: 'Move a row of a table, a unit or a module' },
+  { key: 'Alt ←, Alt →', says: 'Move a load to the next leg, a string to the next controller' },
 ])
 </script>
 
