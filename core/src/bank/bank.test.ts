@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { coldFactor, freezingPointC } from './chemistry.ts'
 import { currentShares } from './currentShares.ts'
-import { fitKinetic, kineticCapacity, kineticStep } from './kinetic.ts'
+import { larkspurBench, larkspurFlooded } from '../design/samples.ts'
+import type { Design } from '../document/types.ts'
+import { bankKinetic, fitKinetic, kineticCapacity, kineticStep } from './kinetic.ts'
 import { classVoltage, seriesFor } from './layout.ts'
 import { sizeByHand } from './sizeByHand.ts'
 import { restedVoltage, sag } from './voltage.ts'
@@ -21,6 +23,22 @@ describe('kinetic model', () => {
     expect(fit.c).toBeCloseTo(0.484, 2)
     expect(fit.kPerH).toBeCloseTo(0.355, 2)
     expect(fit.worstResidual).toBeLessThan(0.005)
+  })
+
+  it.each([
+    ['lithium', larkspurBench],
+    ['lead', larkspurFlooded],
+  ])('a %s bank of three strings holds three times one, a tired string less, at the same rates', (_, make) => {
+    const bank = (inParallel: number, weak: Design['bank']['weak'] = []) => {
+      const design = make()
+      Object.assign(design.bank, { inParallel, weak, order: [] })
+      return bankKinetic(design)
+    }
+    const one = bank(1)
+    expect(one.qmaxAh).toBeGreaterThanOrEqual(Math.max(...make().bank.part.capacities.map((rate) => rate.ampHours)))
+    expect(bank(3)).toEqual({ qmaxAh: expect.closeTo(3 * one.qmaxAh, 9), c: one.c, kPerH: one.kPerH })
+    const tired = [{ unit: 1, capacityShare: 0.4, resistanceFactor: 1 }]
+    expect(bank(3, tired).qmaxAh).toBeCloseTo(2.4 * one.qmaxAh, 9)
   })
 
   it('one rate means no rate effect', () => {

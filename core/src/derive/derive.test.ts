@@ -16,6 +16,7 @@ import { suggestLoads } from '../suggest/loads.ts'
 import { suggestPlace } from '../suggest/place.ts'
 import { measured, whatNext } from '../suggest/winter.ts'
 import { suggestWiring } from '../suggest/wiring.ts'
+import { said } from '../units/words.ts'
 import { ILLUSTRATIVE_CLIMATES } from '../weather/climates.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { derive } from './derive.ts'
@@ -229,6 +230,16 @@ describe('what contradicts itself', () => {
     const design = larkspurBench()
     change(design)
     expect(invariantProblems(design).map((problem) => problem.path)).toContain(path)
+  })
+
+  it.each([
+    ['ac-coupled', null, 'feeds the AC side; its AC watts are missing'],
+    ['tracker', 900, 'charges the bank directly; AC watts belong to an AC-coupled one'],
+  ] as const)('a %s controller of %s AC watts is told what is wrong', (kind, outputAcW, says) => {
+    const design = larkspurBench()
+    Object.assign(design.controllers[0].part, { kind, outputAcW })
+    const [problem] = invariantProblems(design).filter(({ path }) => path.endsWith('outputAcW'))
+    expect(said(problem.message, 'metric')).toContain(says)
   })
 
   it('a newer version, another format and a non-object are told apart', () => {

@@ -199,6 +199,19 @@ describe('each rule', () => {
   })
 })
 
+describe('one load that takes most of the day', () => {
+  it.each([
+    [3, ['watch']],
+    [2, []],
+  ])('is told among %s', (count, levels) => {
+    const design = changed(larkspurBench, (d) => {
+      d.loads = d.loads.slice(0, count)
+      Object.assign(d.loads[0], { basis: 'rated', runningW: 2000, hoursPerDay: 20 })
+    })
+    expect(levelsOf('loads.large-share', design)).toEqual(levels)
+  })
+})
+
 describe('rules of the winter', () => {
   it('fuel for the worst days between two trips is held against what is stored', () => {
     const design = changed(larkspurBench, (d) => {

@@ -144,6 +144,14 @@ describe('the changes that are tried', () => {
     ['another chemistry', copperDraw(), 'chemistry', true],
   ])('%s', (_, design, id, there) => expect(ids(design).includes(id)).toBe(there))
 
+  it('the levels a generator runs between are moved by as much as is said', () => {
+    const design = larkspurBench()
+    Object.assign(design.generator, { startStateOfCharge: 0.4, stopStateOfCharge: 0.9 })
+    const levels = (id: string) => candidates(design).find((each) => each.id === id)!.design.generator
+    expect(levels('start-later').startStateOfCharge).toBeCloseTo(0.3, 12)
+    expect(levels('stop-sooner').stopStateOfCharge).toBeCloseTo(0.7, 12)
+  })
+
   it('each changes one thing and leaves the design it came from alone', () => {
     const design = larkspurBench()
     const before = JSON.stringify(design)
