@@ -10,7 +10,7 @@ import { emptyTrace } from './year.ts'
 import { runPlan } from './plan.ts'
 import { darkSeason, summariseWinter } from './summary.ts'
 import { runStartDay } from '../calendar/calendar.ts'
-import { figuresAt, figuresOf, type YearFigures, RUN_FIGURES, type RunFigure } from './figures.ts'
+import { figuresAt, figuresOf, type YearFigures, RUN_FIGURES, type RunFigure, worstOf } from './figures.ts'
 
 const engine = new WinterEngine()
 
@@ -21,6 +21,14 @@ function year(generatorHours: number, lowest: number): YearFigures {
 
 describe('figures over years', () => {
   const years = [10, 20, 30, 40, 50, 60, 70, 80, 90, 100, 110].map((hours, i) => year(hours, 1 - i / 10))
+
+  it.each([
+    [{ must: 0, should: 3, canWait: 12 }, 12],
+    [{ must: 5, should: 3, canWait: 0 }, 5],
+    [{ must: 0, should: 0, canWait: 0 }, 0],
+  ])('what is short by %j is as bad as its worst, whoever it is for: %s', (shortHours, worst) =>
+    expect(worstOf(shortHours)).toBe(worst),
+  )
 
   it('the median is the middle year, 1 in 10 the bad side of each figure', () => {
     expect(figuresAt(years, 0.5).generatorHours).toBe(60)
