@@ -85,6 +85,16 @@ describe('the size that is suggested', () => {
     },
   )
 
+  it.each([
+    // 90 A at 51.2 V take 5.1 kW; 11 kW of petrol rating give 9.0 kW on propane at 940 m, and 70 % of that carry it
+    [larkspurBench, 'propane-11k', null],
+    // the set that carried all 70 A would idle; a smaller one turns them down
+    [copperDraw, 'petrol-2k', 45],
+  ] as const)('of the generator of %o runs the whole charger where a set of the shelf can', (make, id, limitA) => {
+    const { generator } = suggestGenerator(make()).design
+    expect([generator.part.id, generator.chargeLimitA]).toEqual([id, limitA])
+  })
+
   it.each(Object.entries(SAMPLES))('of the generator of %s is worked neither hard nor idly', (_, make) => {
     const { design, reasons } = suggestGenerator(make())
     const { worked, peak } = derive(design)
