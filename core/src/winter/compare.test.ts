@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { said } from '../units/words.ts'
 import { copperDraw, larkspurBench, larkspurFlooded } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 import { bill } from '../money/parts.ts'
@@ -83,7 +84,10 @@ describe('what a summary says of its years', () => {
     const none = { ...larkspurBench(), generator: { ...larkspurBench().generator, present: false } }
     const { median, generatorLoading, fullToStartDays } = run(none)
     expect([median.generatorHours, median.fuelL, generatorLoading, fullToStartDays]).toEqual([0, 0, 0, 0])
-    expect(verdict(none, run(none))).not.toContain('needs help')
+    expect(said(verdict(none, run(none)))).not.toContain('needs help')
+    const backed = run(larkspurBench())
+    expect(backed.fullToStartDays).toBeGreaterThan(0)
+    expect(said(verdict(larkspurBench(), backed))).toMatch(/and needs help \d+(\.\d)? days after it was last full/)
   })
 })
 
