@@ -12,6 +12,7 @@ import { suggestArray } from '../suggest/array.ts'
 import { moreArray } from '../suggest/moreArray.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { arrayYield, bankWear, oversizing } from '../winter/yields.ts'
+import { trackersApart } from '../change/array.ts'
 import { moveModule, moveString } from '../change/board.ts'
 import { boardRows, boardStrings } from './board.ts'
 import { layouts, refusedLayouts } from './layouts.ts'
@@ -132,6 +133,15 @@ describe('the board', () => {
     expect(unlikeGroups(moved)).toHaveLength(1)
     const again = moveModule(boardStrings(moved)[1].key, boardStrings(moved)[0].key)(moved)
     expect(again.arrays.map(({ inSeries, inParallel }) => [inSeries, inParallel])).toEqual([[7, 2]])
+  })
+
+  it('a tracker number the controller does not have counts as the one it is on, so that a tracker for each parts them', () => {
+    const design = changed(moveModule('array-1:0', 'array-1:1')(two()), (d) => {
+      Object.assign(d.controllers[0].part, { trackers: 1 })
+      for (const array of d.arrays) Object.assign(array, { controllerId: 'controller-1', tracker: 2 })
+    })
+    const [group] = unlikeGroups(design)
+    expect(unlikeGroups(trackersApart(group.arrayIds)(design))).toEqual([])
   })
 
   it('strings split off again and again are called by what they are, in no more letters than a name has', () => {

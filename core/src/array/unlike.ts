@@ -16,7 +16,7 @@ const BRIGHT = { irradianceWM2: 1000, cellC: 45 }
 const DULL = { irradianceWM2: 200, cellC: 10 }
 
 /** The tracker of its controller an array really is on: a part with one has only the first. */
-function trackerOf(design: Pick<Design, 'controllers'>, array: ArrayField): number {
+export function trackerOf(design: Pick<Design, 'controllers'>, array: ArrayField): number {
   const part = design.controllers.find(({ id }) => id === array.controllerId)?.part
   return Math.min(array.tracker, part?.trackers ?? 1)
 }

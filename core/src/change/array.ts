@@ -1,4 +1,4 @@
-import { stringKind } from '../array/unlike.ts'
+import { stringKind, trackerOf } from '../array/unlike.ts'
 import { newArray, nextId } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { controllerParts, partById, structuredCloneOf } from '../parts/shelf.ts'
@@ -129,10 +129,9 @@ export const trackersApart =
     if (!controller) return design
     const together = [first, ...others.filter(({ controllerId }) => controllerId === controller.id)]
     let next = design
-    const used = new Set(
-      design.arrays.filter(({ controllerId }) => controllerId === controller.id).map(({ tracker }) => tracker),
-    )
-    const places = new Map([[stringKind(first), { controllerId: controller.id, tracker: first.tracker }]])
+    const onIt = design.arrays.filter(({ controllerId }) => controllerId === controller.id)
+    const used = new Set(onIt.map((array) => trackerOf(design, array)))
+    const places = new Map([[stringKind(first), { controllerId: controller.id, tracker: trackerOf(design, first) }]])
     for (const kind of together.map(stringKind)) {
       if (places.has(kind)) continue
       const free = Array.from({ length: controller.part.trackers }, (_, t) => t + 1).find((t) => !used.has(t))

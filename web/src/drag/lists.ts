@@ -51,7 +51,8 @@ export function dragLists({ group, draggable, handle, sort = true, disabled, dro
         fallbackClass: 'drag-carried',
         onChoose: ({ item }) => (next = item.nextSibling),
         onEnd: ({ item, from, to, oldDraggableIndex, newDraggableIndex }) => {
-          from.insertBefore(item, next)
+          // a long list may have let go of what stood behind it while it was carried
+          from.insertBefore(item, next?.parentNode === from ? next : null)
           dropped({ item, from, to, fromIndex: oldDraggableIndex!, toIndex: newDraggableIndex! })
         },
       })
