@@ -151,7 +151,8 @@ async function ask<T>(
 ): Promise<T> {
   const response = await fetch(`${base}/api${path}`, {
     method,
-    headers: { 'content-type': 'application/json', origin: base },
+    // a connection kept open may be closed by the server just as it is used again
+    headers: { 'content-type': 'application/json', origin: base, connection: 'close' },
     body: body === undefined ? undefined : JSON.stringify(body),
   })
   if (!response.ok) throw new Error(`${path}: ${await response.text()}`)
