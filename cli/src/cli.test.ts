@@ -129,7 +129,7 @@ describe('ambrel', () => {
 
   it.each([
     ['loads: the load list is empty', (d: Design): unknown => (d.loads = [])],
-    ['version 4 was written by a newer', (d: Design): unknown => ((d as { version: number }).version = 4)],
+    ['version 5 was written by a newer', (d: Design): unknown => ((d as { version: number }).version = 5)],
     ['do not divide the 48 V bank', (d: Design): unknown => (d.bank.part.nominalV = 36)],
     ['place.latitudeDeg: Latitude: 95 °', (d: Design): unknown => (d.place.latitudeDeg = 95)],
   ])('a file is refused: %s', async (message, change) => {

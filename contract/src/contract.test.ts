@@ -64,7 +64,7 @@ describe('the contract of a design', () => {
     ['runs.0.size', '7 AWG', 'Conductor: "7 AWG" is not allowed; one of 14 AWG'],
     ['name', '', 'Name is empty'],
     ['place.monthly', [], 'Months has 0 entries; exactly 12'],
-    ['version', 4, 'version 4 was written by a newer Ambrel'],
+    ['version', 5, 'version 5 was written by a newer Ambrel'],
     ['arrays.0.colour', 'blue', 'colour is not a field of this document'],
     ['generator.startStateOfCharge', NaN, 'Starts at a charge of: NaN is not a number'],
     ['generator.kind', 'candle', 'Backup: "candle" is not allowed; one of generator, shore, vehicle'],
@@ -159,6 +159,29 @@ describe('the contract of a design', () => {
       note: '',
     }
     expect(problemsOf(readingSchema, reading)[0].path).toBe('stateOfCharge')
+  })
+})
+
+describe('documents of version 3', () => {
+  const old = (): Record<string, unknown> => {
+    const { startWhenEmpty: _start, ...generator } = larkspurFlooded().generator
+    const { depthM: _depth, ...batteryRoom } = larkspurFlooded().place.batteryRoom
+    const { surplus: _surplus, ...source } = newSource('source-1', 'stream', 60)
+    return {
+      ...larkspurFlooded(),
+      version: 3,
+      generator,
+      place: { ...larkspurFlooded().place, batteryRoom },
+      sources: [source],
+      loads: larkspurFlooded().loads.map(({ switched: _switched, ...load }) => load),
+    }
+  }
+  it('are read as the present version: the backup starts before loads are dropped, as inverters do by themselves', () => {
+    const { design, problems } = checkDesign(old())
+    expect(problems).toEqual([])
+    expect(design).toEqual({ ...larkspurFlooded(), sources: [newSource('source-1', 'stream', 60)] })
+    expect(design!.generator.startWhenEmpty).toBe(true)
+    expect(design!.sources[0].surplus).toBe('none')
   })
 })
 

@@ -5,6 +5,7 @@ import {
   bankWear,
   changeSource,
   checklist,
+  copperDraw,
   derive,
   eachField,
   findings,
@@ -37,7 +38,7 @@ const DESIGNS: (() => Design)[] = [
   larkspurFlooded,
   gannetSkerry,
   changed(larkspurFlooded, ({ place, generator, winter, inverter, bank, arrays, household }) => {
-    place.batteryRoom = { kind: 'unheated', setC: 0 }
+    place.batteryRoom = { kind: 'unheated', setC: 0, depthM: 1 }
     Object.assign(generator, { startBy: 'voltage', charger: 'separate', equaliseEveryDays: 30, exerciseEveryDays: 10 })
     winter.ageing = true
     Object.assign(inverter, { search: inverter.part.searchW !== null })
@@ -77,7 +78,7 @@ const DESIGNS: (() => Design)[] = [
     household.shedCanWaitBelow = 0.7
     household.shedShouldBelow = 0.5
     generator.present = false
-    place.batteryRoom = { kind: 'unheated', setC: 0 }
+    place.batteryRoom = { kind: 'unheated', setC: 0, depthM: 1 }
     place.elevationM = 3500
   }),
   changed(larkspurBench, ({ arrays }) => void arrays.push({ ...arrays[0], id: 'array-9', inSeries: 4 })),
@@ -94,6 +95,14 @@ const DESIGNS: (() => Design)[] = [
     Object.assign(generator, { startBy: 'morning' })
     place.albedoBare = 0.3
   }),
+  // a cold bank that its start level does not watch over, with a stream on the bus and a lamp on a switched output
+  changed(larkspurFlooded, ({ generator, place, household, loads }) => {
+    place.batteryRoom = { kind: 'unheated', setC: 0, depthM: 1 }
+    Object.assign(generator, { startStateOfCharge: 0.25, fullChargeEveryDays: null })
+    Object.assign(household, { shedCanWaitBelow: 0.8, shedShouldBelow: 0.7 })
+    Object.assign(loads[0], { leg: 'DC', priority: 'should', movable: false })
+  }),
+  () => addSource('stream', 600)(copperDraw()),
   () => takeBackup('shore')(larkspurBench()),
   () => takeBackup('vehicle')(larkspurBench()),
   () => changeSource(0, (source) => ({ ...source, side: 'ac' }))(addSource('stream', 60)(larkspurBench())),

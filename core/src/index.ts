@@ -56,6 +56,7 @@ export {
   addHorizonPoint,
   setHorizon,
   setMonth,
+  moveTo,
   setPersistence,
   takeClimate,
   takeHours,
@@ -172,7 +173,15 @@ export { layoutQuestion } from './suggest/layoutQuestion.ts'
 export { suggestLoads } from './suggest/loads.ts'
 export { suggestPlace } from './suggest/place.ts'
 export type { Suggestion } from './suggest/suggestion.ts'
-export { measured, whatNext, worth, provedBottleneck, type Candidate, type Measured } from './suggest/winter.ts'
+export {
+  BOTTLENECK_TRIALS,
+  measured,
+  whatNext,
+  worth,
+  provedBottleneck,
+  type Candidate,
+  type Measured,
+} from './suggest/winter.ts'
 export { suggestWiring } from './suggest/wiring.ts'
 export { sunYear, type Location } from './sun/geometry.ts'
 export { horizonAt } from './sun/horizon.ts'

@@ -82,6 +82,15 @@ describe('current shares of parallel strings', () => {
     currentShares(strings, 0.6, takeoff).forEach((share, i) => expect(share).toBeCloseTo(expected[i], 1.9))
   })
 
+  it('each string carries two leads of its own to the bars', () => {
+    // 8.6, 12.6 and 8.6 mΩ side by side
+    currentShares([7, 11, 7], 0.8, 'equal-leads').forEach((share, i) =>
+      expect(share).toBeCloseTo([37.28, 25.44, 37.28][i], 2),
+    )
+    const by = (link: number) => currentShares([7, 11, 7], link, 'equal-leads')[1]
+    expect(by(5)).toBeGreaterThan(by(0.8))
+  })
+
   it('sum to 100 % and a stiffer link never makes one end fairer', () => {
     fc.assert(
       fc.property(fc.array(fc.double({ min: 1, max: 50, noNaN: true }), { minLength: 1, maxLength: 6 }), (strings) => {

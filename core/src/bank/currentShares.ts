@@ -6,18 +6,21 @@ import type { Takeoff } from '../document/types.ts'
  *
  * The bank is a ladder: strings between a positive and a negative bar made of links. With the takeoff at one end both
  * leads leave at the first string; with opposite corners the positive leaves at the first, the negative at the last;
- * equal leads to bars have no links between the strings. Solved as a resistor network by nodal analysis.
+ * equal leads to bars have no links between the strings: each string carries two leads of its own, of the link's
+ * resistance each. Solved as a resistor network by nodal analysis.
  *
  * @param milliohm resistance of each string, > 0
- * @param linkMilliohm resistance of each jumper between neighbouring strings, ≥ 0
+ * @param linkMilliohm resistance of each jumper between neighbouring strings, or of each of a string's leads, ≥ 0
  * @throws RangeError for no strings or a resistance that is not positive
+ * @example currentShares([7, 11, 7], 0.8, 'equal-leads') → [37.28, 25.44, 37.28]
  */
 export function currentShares(milliohm: readonly number[], linkMilliohm: number, takeoff: Takeoff): number[] {
   const n = milliohm.length
   if (n === 0) throw new RangeError('milliohm must name at least one string')
   for (const value of milliohm) if (!(value > 0)) throw new RangeError(`milliohm ${value} must be above 0`)
   if (!(linkMilliohm >= 0)) throw new RangeError(`linkMilliohm ${linkMilliohm} must not be negative`)
-  if (takeoff === 'equal-leads' || linkMilliohm === 0 || n === 1) return byConductance(milliohm)
+  if (takeoff === 'equal-leads') return byConductance(milliohm.map((each) => each + 2 * linkMilliohm))
+  if (linkMilliohm === 0 || n === 1) return byConductance(milliohm)
   return onLadder(milliohm, linkMilliohm, takeoff === 'one-end' ? 0 : n - 1)
 }
 

@@ -28,6 +28,9 @@ export function ratedAh(part: Pick<BatteryPart, 'capacities'>): number {
   ).ampHours
 }
 
+/** C20 of the bank as it is, what aged units leave considered, Ah: what its charge is counted in. */
+export const bankRatedAh = (bank: Bank): number => ratedAh(bank.part) * bank.inParallel * capacityLeft(bank)
+
 /** Nominal voltage of the whole bank from its units. */
 export function bankNominalV(bank: { part: Pick<BatteryPart, 'nominalV'>; inSeries: number }): number {
   return bank.part.nominalV * bank.inSeries

@@ -78,6 +78,7 @@ export const ELECTRICAL: Record<string, CalcFunction> = {
       to: share,
       chargeA: number('A', 1e-6, 1e5),
       efficiency: optional(number('share', 0.01, 1), 0.85),
+      ratedAh: optional(number('Ah, in which the levels are counted; qmaxAh where it is left out', 1e-6, 1e6), null),
     },
     outputs: {
       hours: 'h, null when not within 96 h',
@@ -92,6 +93,7 @@ export const ELECTRICAL: Record<string, CalcFunction> = {
         input.number('to'),
         input.number('chargeA'),
         input.number('efficiency'),
+        input.has('ratedAh') ? input.number('ratedAh') : undefined,
       )
       return { hours: Number.isFinite(hours) ? hours : null, ...rest }
     },

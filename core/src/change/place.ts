@@ -16,6 +16,13 @@ export const setMonth = (month: number, key: keyof MonthlyClimate, value: number
     monthly: monthly.map((row, m) => (m === month ? { ...row, [key]: value } : row)),
   }))
 
+/** Another latitude; the rows of an illustration are those of the new one. */
+export const moveTo = (latitudeDeg: number): Change =>
+  withPlace(({ climate }) => ({
+    latitudeDeg,
+    ...(climate !== 'own' && Math.abs(latitudeDeg) <= 90 ? { monthly: climateAt(climate, latitudeDeg).monthly } : {}),
+  }))
+
 /** Twelve rows of the reader's own. */
 export const takeMonths = (monthly: MonthlyClimate[]): Change => withPlace(() => ({ monthly, climate: 'own' }))
 

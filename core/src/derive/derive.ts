@@ -8,6 +8,7 @@ import { loadCosts, type LoadCost } from '../loads/cost.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
 import { monthlyEnergy } from '../loads/profile.ts'
 import { bill, type Bill } from '../money/parts.ts'
+import { snowOfMonths } from '../weather/snow.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { absorptionV } from '../bank/layout.ts'
 import { workedRuns, type WorkedRun } from '../wiring/runs.ts'
@@ -28,6 +29,8 @@ export interface Derived {
   sunHours: number[]
   worstMonth: number
   loadsWh: number[]
+  /** what of the loads' energy the battery gives, more than one for what is lost on the way */
+  atBattery: number
   /** in the order of the loads */
   loadCosts: LoadCost[]
   peak: CoincidentPeak
@@ -59,9 +62,11 @@ export function derive(design: Design): Derived {
   const worstMonth = sunHours.indexOf(Math.min(...sunHours))
   const loadsWh = monthlyEnergy(design.loads)
   const { peak, otherPeak } = peaks(design)
+  const { monthly } = climateOf(design.place)
   const batteryC = designBatteryC(
     design.place.batteryRoom,
-    climateOf(design.place).monthly.map((month) => month.meanC),
+    monthly.map((month) => month.meanC),
+    snowOfMonths(monthly),
   )
   const chargeV = absorptionV(design.bank)
 
@@ -87,13 +92,15 @@ export function derive(design: Design): Derived {
       source: 'plain addition',
     }),
   )
+  const atBattery = Math.max(...loadsWh) > 0 ? batteryDayWh / Math.max(...loadsWh) : 1
   return {
     worked: Object.fromEntries(sheets.map((sheet) => [sheet.id, sheet])),
     sunHours,
     worstMonth,
     loadsWh,
+    atBattery,
     loadCosts: loadCosts(design, {
-      atBattery: Math.max(...loadsWh) > 0 ? batteryDayWh / Math.max(...loadsWh) : 1,
+      atBattery,
       worstMonth,
       sunHours: sunHours[worstMonth],
       batteryC,

@@ -1,6 +1,6 @@
 import { bankKinetic } from '../bank/kinetic.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
-import { bankNominalV, ratedAh } from '../bank/layout.ts'
+import { bankNominalV, bankRatedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower, ECONOMICAL_LOAD, economicalChargeA, type BackupPower } from '../generator/backup.ts'
@@ -87,11 +87,12 @@ function powerSheet({ generator, place }: Design, power: BackupPower, add: Add):
 function refillSheet({ generator, bank, ...design }: Design, chargeA: number, add: Add): void {
   const { startStateOfCharge, stopStateOfCharge } = generator
   if (chargeA <= 0 || stopStateOfCharge <= startStateOfCharge) return
-  const refillAh = ratedAh(bank.part) * bank.inParallel * (stopStateOfCharge - startStateOfCharge)
+  const rated = bankRatedAh(bank)
+  const refillAh = rated * (stopStateOfCharge - startStateOfCharge)
   const { chargeEfficiency } = CHEMISTRIES[bank.part.chemistry]
   const kinetic = bankKinetic({ generator, bank, ...design })
   // a bank that never gets there is shown at the longest that is looked at
-  const found = refillHours(kinetic, startStateOfCharge, stopStateOfCharge, chargeA, chargeEfficiency)
+  const found = refillHours(kinetic, startStateOfCharge, stopStateOfCharge, chargeA, chargeEfficiency, rated)
   add(
     worked('generator.refill-hours', 'Hours to refill', Math.min(found.hours, LONGEST_REFILL_H), 'h', {
       says: 'charging current into the bank from start to stop level, falling where the bank accepts no more',

@@ -54,7 +54,7 @@ export function newPlace({
     albedoBare: 0.2,
     albedoSnow: 0.65,
     horizon: [],
-    batteryRoom: { kind: 'heated', setC: 12 },
+    batteryRoom: { kind: 'heated', setC: 12, depthM: 1 },
     brushSnowDays: 2,
   }
 }
@@ -183,6 +183,7 @@ export function newDesign(name: string, where: NewPlace): Design {
       present: true,
       kind: 'generator',
       startBy: 'charge',
+      startWhenEmpty: true,
       holdMin: 15,
       morningH: 8,
       restDays: 0,

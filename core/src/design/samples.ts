@@ -33,7 +33,7 @@ export function larkspurBench(): Design {
         { azimuthDeg: 265, elevationDeg: 10, cover: 'terrain' },
         { azimuthDeg: 290, elevationDeg: 5, cover: 'terrain' },
       ],
-      batteryRoom: { kind: 'heated', setC: 12 },
+      batteryRoom: { kind: 'heated', setC: 12, depthM: 1 },
       brushSnowDays: 2,
     },
     loads: [
@@ -146,7 +146,7 @@ export function gannetSkerry(): Design {
       ...base.place,
       utcOffsetH: 0,
       wiringBasis: 'metric',
-      batteryRoom: { kind: 'unheated', setC: 12 },
+      batteryRoom: { kind: 'unheated', setC: 12, depthM: 1 },
       brushSnowDays: null,
     },
     loads: [
@@ -203,7 +203,7 @@ export function copperDraw(): Design {
     place: {
       ...base.place,
       wiringBasis: 'awg',
-      batteryRoom: { kind: 'buried', setC: 10 },
+      batteryRoom: { kind: 'buried', setC: 10, depthM: 1 },
       brushSnowDays: null,
       horizon: [
         { azimuthDeg: 80, elevationDeg: 4, cover: 'terrain' },

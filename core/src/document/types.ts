@@ -1,7 +1,7 @@
 import type { Words } from '../units/words.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 3
+export const DESIGN_VERSION = 4
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -72,6 +72,8 @@ export interface BatteryRoom {
   kind: 'heated' | 'unheated' | 'buried'
   /** what a heated room is kept at */
   setC: number
+  /** ground above a buried one, m */
+  depthM: number
 }
 
 export type Priority = 'must' | 'should' | 'canWait'
@@ -120,6 +122,8 @@ export interface Load {
   /** relative use by hour of the day, 24 weights, not all zero */
   hourShape: number[]
   leg: Leg
+  /** a DC load on an output that is switched off when the bank runs low */
+  switched: boolean
   priority: Priority
   /** may be moved into the sunny hours of its day */
   movable: boolean
@@ -357,6 +361,8 @@ export interface Generator {
   startStateOfCharge: number
   /** bank voltage under load that starts it, and for how long it must hold, min */
   startV: number
+  /** also where the bank can give no more and loads would be dropped, as inverters' own low-battery start does */
+  startWhenEmpty: boolean
   holdMin: number
   /** hour of the day at which somebody looks */
   morningH: number
@@ -408,6 +414,8 @@ export interface OtherSource {
   kind: 'wind' | 'stream' | 'other'
   /** which side of the inverter it feeds */
   side: 'dc' | 'ac'
+  /** where the power goes that a full bank does not take: a dump load, a brake that holds the machine, or nowhere */
+  surplus: 'none' | 'dump-load' | 'brake'
   /** mean watts by month and hour: 12 rows of 24 */
   wattsByMonth: number[][]
   /** watts of the 8760 hours of a year from 1 January on, which then rule; null for none */

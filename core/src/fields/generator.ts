@@ -77,6 +77,11 @@ export const GENERATOR: FieldTable<Generator> = {
     step: 0.2,
     since: since(3, startVBefore3),
   }),
+  startWhenEmpty: flag(
+    'also when the bank can give no more',
+    'Inverters start it by themselves before they let go of the loads, in quiet hours too. Without it a start level that lies below what a cold bank can give is never reached.',
+    since(4, true),
+  ),
   holdMin: number(
     'Held for',
     'min',
@@ -217,6 +222,16 @@ export const SOURCE: FieldTable<OtherSource> = {
       { value: 'ac', label: 'the house (AC)' },
     ],
     'Which side of the inverter it is on.',
+  ),
+  surplus: choice(
+    'What a full bank does not take',
+    [
+      { value: 'none', label: 'has nowhere to go' },
+      { value: 'dump-load', label: 'goes into a dump load' },
+      { value: 'brake', label: 'is not made: a brake holds the machine' },
+    ],
+    'A turbine that loses its load runs away and drives the bank over its voltage. A dump load burns what is over, a brake or an electronic stop holds the machine.',
+    since(4, 'none'),
   ),
   wattsByMonth: numbers(
     'Watts by month and hour',

@@ -113,6 +113,11 @@ export const LOAD: FieldTable<Load> = {
     optionsOf<Load['leg']>({ A: 'A', B: 'B', C: 'C', AB: 'A+B', ABC: 'A+B+C', DC: 'DC' }),
     'The output it hangs on: one leg, across two, all three phases, or the bank itself.',
   ),
+  switched: flag(
+    'on a switched output',
+    'A DC load on an output that the controller or a relay switches off when the bank runs low; it is shed like the others of its priority.',
+    since(4, false),
+  ),
   priority: choice('Priority', optionsOf(PRIORITY_WORDS), 'What goes off first when the bank runs low.'),
   movable: flag('may be moved into the sun', 'It may run in the sunny hours of its day, by hand or by a timer.'),
   storeDays: number(

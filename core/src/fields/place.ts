@@ -115,6 +115,14 @@ const ROOM: FieldTable<BatteryRoom> = {
     45,
     say`What a heated room’s thermostat is set to. ${celsius(10)} to ${celsius(20)} is usual.`,
   ),
+  depthM: number(
+    'Ground above it',
+    'm',
+    0.1,
+    10,
+    say`Of a buried room. A metre leaves two thirds of the year’s swing and a month’s delay; snow on top counts as more ground.`,
+    { step: 0.1, since: since(4, 1) },
+  ),
 }
 
 export const PLACE: FieldTable<Place> = {

@@ -9,6 +9,7 @@ export function newSource(id: string, kind: OtherSource['kind'], watts: number):
     name: { stream: 'Stream turbine', wind: 'Wind turbine', other: 'Other source' }[kind],
     kind,
     side: 'dc',
+    surplus: 'none',
     wattsByMonth: Array.from({ length: 12 }, () => Array<number>(24).fill(watts)),
     hourlyW: null,
     price: 0,
@@ -22,6 +23,10 @@ export function sourceMeans({ hourlyW, wattsByMonth }: OtherSource): number[] {
   for (let hour = 0; hour < HOURS; hour++) sums[MONTH_OF_DAY[Math.floor(hour / 24)]] += hourlyW[hour]
   return sums.map((sum, month) => sum / (MONTH_DAYS[month] * 24))
 }
+
+/** Most it gives in any hour, W. */
+export const sourceMost = ({ hourlyW, wattsByMonth }: OtherSource): number =>
+  (hourlyW ?? wattsByMonth.flat()).reduce((most, watts) => Math.max(most, watts), 0)
 
 /** The month's hours with another mean: in proportion, or even where they were all nothing. */
 export function withMonthMean(source: OtherSource, month: number, watts: number): OtherSource {

@@ -142,6 +142,7 @@ export function loadFromAppliance(appliance: Appliance, id: string, quantity = 1
     seasonShare: [...(appliance.seasonShare ?? Array<number>(12).fill(1))],
     hourShape: [...HOUR_SHAPES[appliance.shape].weights],
     leg: appliance.leg,
+    switched: false,
     priority: appliance.priority,
     movable: appliance.movable ?? false,
     startS: null,

@@ -24,6 +24,7 @@ const LEGS = {
   ABC: /^(abc|3ph.*|three.*)$/i,
   DC: /^dc$/i,
 }
+const YES_NO = { true: /^(yes|true|1|y)$/i, false: /^(no|false|0|n|)$/i }
 const PRIORITIES = { must: /^must/i, should: /^should/i, canWait: /^can\s?-?wait/i }
 const STARTS = {
   none: /^(none|no.*)?$/i,
@@ -74,12 +75,18 @@ const COLUMNS: Column[] = [
     max: 100000,
   },
   { key: 'leg', header: 'leg', also: /^(leg|line|phase)$/i, choices: LEGS },
+  {
+    key: 'switched',
+    header: 'switched output',
+    also: /^switched/i,
+    choices: YES_NO,
+  },
   { key: 'priority', header: 'priority', also: /^priority/i, choices: PRIORITIES },
   {
     key: 'movable',
     header: 'movable',
     also: /^(movable|moveable|deferrable)/i,
-    choices: { true: /^(yes|true|1|y)$/i, false: /^(no|false|0|n|)$/i },
+    choices: YES_NO,
   },
   {
     key: 'storeDays',
@@ -93,7 +100,7 @@ const COLUMNS: Column[] = [
     key: 'whenAway',
     header: 'on while away',
     also: /^(on while away|away)/i,
-    choices: { true: /^(yes|true|1|y)$/i, false: /^(no|false|0|n|)$/i },
+    choices: YES_NO,
   },
   { key: 'startKind', header: 'start', also: /^(start|motor)( kind)?$/i, choices: STARTS },
   { key: 'startW', header: 'start W', also: /^(start ?w|surge)/i, unit: 'W', min: 0, max: 1e6 },
@@ -188,7 +195,7 @@ function readCell(column: Column, cell: string): { value: unknown } | { problem:
   if (column.choices) {
     const found = Object.entries(column.choices).find(([, words]) => words.test(cell))
     if (!found) return { problem: `“${cell}” is not one of ${Object.keys(column.choices).join(', ')}` }
-    return { value: column.key === 'movable' || column.key === 'whenAway' ? found[0] === 'true' : found[0] }
+    return { value: column.choices === YES_NO ? found[0] === 'true' : found[0] }
   }
   if (column.key === 'seasonShare' || column.key === 'hourShape') return readList(column.key, column, cell)
   if (column.unit === undefined) return { value: cell.slice(0, 80) }

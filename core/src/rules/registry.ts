@@ -16,6 +16,8 @@ import { parallelLimit } from './bank/parallelLimit.ts'
 import { sharing } from './bank/sharing.ts'
 import { shock } from './bank/shock.ts'
 import { weakUnits } from './bank/weak.ts'
+import { dumpLoad } from './generator/dumpLoad.ts'
+import { startLevel } from './generator/startLevel.ts'
 import { chargerOverBank } from './generator/chargerOverBank.ts'
 import { equalising } from './generator/equalising.ts'
 import { fuelStore } from './generator/fuelStore.ts'
@@ -85,6 +87,8 @@ export const RULES: readonly Rule[] = [
   frequency,
   acCoupled,
   generatorLoad,
+  startLevel,
+  dumpLoad,
   chargerOverBank,
   equalising,
   refill,

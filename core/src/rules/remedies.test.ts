@@ -14,8 +14,9 @@ const secondRow = (design: Design, change: object) =>
 const FAULTS: Record<string, (design: Design) => unknown> = {
   'as it is': () => {},
   'an unheated room': ({ place }) =>
-    Object.assign(place, { recordLowC: -45, batteryRoom: { kind: 'unheated', setC: 0 } }),
-  'a buried room': ({ place }) => Object.assign(place, { recordLowC: -45, batteryRoom: { kind: 'buried', setC: 0 } }),
+    Object.assign(place, { recordLowC: -45, batteryRoom: { kind: 'unheated', setC: 0, depthM: 1 } }),
+  'a buried room': ({ place }) =>
+    Object.assign(place, { recordLowC: -45, batteryRoom: { kind: 'buried', setC: 0, depthM: 1 } }),
   'ten strings': ({ bank }) => (bank.inParallel = 10),
   'four strings taken off at one end': ({ bank }) => Object.assign(bank, { inParallel: 4, takeoff: 'one-end' }),
   'one string': ({ bank }) => (bank.inParallel = 1),

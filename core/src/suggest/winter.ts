@@ -179,6 +179,7 @@ export function measured(engine: WinterEngine, design: Design, request: { years:
  * @param measure runs a design; may be handed out to several workers
  * @param atOnce how many are measured at the same time
  * @param onProgress called after each change with the share done; return false to cancel
+ * @param only ids of the changes to try; all where it is left out
  * @returns ranked candidates, or null where it was cancelled
  */
 export async function whatNext(
@@ -186,10 +187,11 @@ export async function whatNext(
   measure: (each: Design, lane: number) => Measured | Promise<Measured>,
   atOnce = 1,
   onProgress: (share: number) => boolean = () => true,
+  only: readonly string[] | null = null,
 ): Promise<Candidate[] | null> {
   const base = await measure(design, 0)
   const basePrice = bill(design).total
-  const waiting = candidates(design)
+  const waiting = candidates(design).filter(({ id }) => only === null || only.includes(id))
   const count = waiting.length
   const tried: Candidate[] = []
   let wanted = true
@@ -215,6 +217,9 @@ export function worth({ generatorHoursSaved, shortHoursSaved, price }: Candidate
   const saved = generatorHoursSaved + SHORT_HOUR_WEIGHT * shortHoursSaved
   return saved > 0 ? (saved / Math.max(price, 10)) * 1000 : saved
 }
+
+/** The changes that {@link provedBottleneck} weighs. */
+export const BOTTLENECK_TRIALS = ['battery', 'string']
 
 /**
  * What holds a design back, proved by the changes that were tried over the same winters: more storage against more

@@ -8,6 +8,32 @@ import type { WeatherYear } from './generate.ts'
 const MELT_CM_PER_DEGREE_HOUR = 0.5 / 24
 const SNOW_GROUND_FROM_CM = 2
 
+/** Fresh snow settles to so much of its depth. Source: typical densities, 100 kg/m³ fresh, 200 kg/m³ settled. */
+const SETTLED = 0.5
+/** The quarter of the year with most snow is what keeps the ground warm. */
+const SNOWY_QUARTER = 4
+
+/** Mean depth of settled snow on the ground over the snowiest quarter of a year of hours, m. */
+export function snowOfYear(weather: WeatherYear): number {
+  const days = new Float64Array(DAYS)
+  let depth = 0
+  for (let i = 0; i < HOURS; i++) {
+    depth += weather.snowfallCm[i]
+    if (weather.airC[i] > 0) depth = Math.max(0, depth - weather.airC[i] * MELT_CM_PER_DEGREE_HOUR)
+    days[Math.floor(i / 24)] += depth / 24
+  }
+  return snowiest(days)
+}
+
+/** The same by the degree-day balance on monthly means. */
+export const snowOfMonths = (monthly: readonly MonthlyClimate[]): number =>
+  snowiest(Float64Array.from(snowDepths(monthly)))
+
+function snowiest(depthsCm: Float64Array): number {
+  const most = depthsCm.sort().subarray(-Math.round(depthsCm.length / SNOWY_QUARTER))
+  return ((most.reduce((sum, depth) => sum + depth, 0) / most.length) * SETTLED) / 100
+}
+
 /** Marks the hours in which snow lies on the ground, by a degree-day melt of what fell (for the albedo). */
 export function snowOnGround(weather: WeatherYear, out: Uint8Array): void {
   let depth = 0
@@ -19,16 +45,20 @@ export function snowOnGround(weather: WeatherYear, out: Uint8Array): void {
 }
 
 /** Months that end with snow on the ground, by the same degree-day balance on monthly means. */
-export function snowyMonths(monthly: readonly MonthlyClimate[]): boolean[] {
-  const snowy = Array<boolean>(12).fill(false)
+export const snowyMonths = (monthly: readonly MonthlyClimate[]): boolean[] =>
+  snowDepths(monthly).map((depth) => depth >= SNOW_GROUND_FROM_CM)
+
+/** Depth of snow at the end of each month by that balance, cm as it fell. */
+function snowDepths(monthly: readonly MonthlyClimate[]): number[] {
+  const depths = Array<number>(12).fill(0)
   let depth = 0
   for (let i = 0; i < 24; i++) {
     const { snowfallCm, meanC } = monthly[i % 12]
     depth += snowfallCm - Math.max(0, meanC) * MELT_CM_PER_DEGREE_HOUR * 24 * MONTH_DAYS[i % 12]
     depth = Math.max(0, depth)
-    snowy[i % 12] = depth >= SNOW_GROUND_FROM_CM
+    depths[i % 12] = depth
   }
-  return snowy
+  return depths
 }
 
 /**

@@ -14,7 +14,7 @@ import { dayTotal } from '../weather/summary.ts'
 import { hoursQuestion, yearHours, type YearHours } from './hours.ts'
 import { runYear } from './loop.ts'
 import { ageAt } from './ageing.ts'
-import { runPlan, type RunPlan } from './plan.ts'
+import { agedPlan, runPlan, type RunPlan } from './plan.ts'
 import { emptyTrace, type Trace, type YearResult } from './year.ts'
 
 export interface RunRequest {
@@ -70,16 +70,11 @@ export class WinterEngine {
       this.prepare(design, seed)
       this.keepHours(design)
       this.stale = false
-      this.planned = { design, seed, plan: this.plan(design), lifeYears: null }
+      this.planned = { design, seed, plan: { ...runPlan(design), startDay: this.startOf(design) }, lifeYears: null }
     }
-    const plan = design.winter.ageing ? this.plan(design, index) : this.planned.plan
-    return runYear(plan, this.hoursOf(design, seed, index), trace)
-  }
-
-  /** The constants of a run, new or after so many years. */
-  private plan(design: Design, years = 0): RunPlan {
-    const age = years > 0 ? ageAt(years, this.bankLife(design)) : undefined
-    return { ...runPlan(design, age), startDay: this.startOf(design) }
+    const { plan } = this.planned
+    const aged = design.winter.ageing && index > 0 ? agedPlan(plan, ageAt(index, this.bankLife(design))) : plan
+    return runYear(aged, this.hoursOf(design, seed, index), trace)
   }
 
   /** Years the bank lasts by its first year of the run: of cycling or of the calendar, whichever is less. */

@@ -49,6 +49,12 @@ export const RUN_FIGURES = {
     of: (year) => year.longestSpellDays,
   },
   coldLockHours: { label: 'locked by cold', unit: 'h', bad: 'high', of: (year) => year.coldLockHours },
+  spilledDcWh: {
+    label: 'other sources’ power left over',
+    unit: 'Wh',
+    bad: 'high',
+    of: (year) => year.spilledDcWh,
+  },
   heaterWh: { label: 'bank heaters', unit: 'Wh', bad: 'high', of: (year) => year.losses.heaterWh },
   equalisations: { label: 'equalising charges', unit: '', bad: 'low', of: (year) => year.equalisations },
 } satisfies Record<string, FigureFact>

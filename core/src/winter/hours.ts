@@ -7,6 +7,7 @@ import { HEAT_LOSS, arrayRatedW, lossFactor } from '../array/power.ts'
 import { pick } from '../document/question.ts'
 import type { ArrayField, Design } from '../document/types.ts'
 import { DAYS, HOURS, MONTH_OF_DAY } from '../calendar/calendar.ts'
+import { snowOfYear } from '../weather/snow.ts'
 import type { WeatherYear } from '../weather/generate.ts'
 
 /** What one weather year brings to a design, hour by hour of the run. */
@@ -21,6 +22,37 @@ export interface YearHours {
   roomC: Float32Array
   /** by day: share of the rated capacity the bank gives at its temperature */
   coldShare: Float32Array
+  /** sums of the days, kept from the first run on */
+  days?: DayHours
+}
+
+/** What the hours of each day add up to, Wh, and its coldest hour. */
+export interface DayHours {
+  pvInW: Float64Array
+  pvOutW: Float64Array
+  acSourceW: Float64Array
+  dcSourceW: Float64Array
+  coldestC: Float32Array
+}
+
+/** Sums of the hours of each day. */
+export function dayHours({ pvInW, pvOutW, acSourceW, dcSourceW, roomC }: YearHours): DayHours {
+  const days: DayHours = {
+    pvInW: new Float64Array(DAYS),
+    pvOutW: new Float64Array(DAYS),
+    acSourceW: new Float64Array(DAYS),
+    dcSourceW: new Float64Array(DAYS),
+    coldestC: new Float32Array(DAYS).fill(Infinity),
+  }
+  for (let day = 0; day < DAYS; day++)
+    for (let i = day * 24; i < (day + 1) * 24; i++) {
+      days.pvInW[day] += pvInW[i]
+      days.pvOutW[day] += pvOutW[i]
+      if (acSourceW) days.acSourceW[day] += acSourceW[i]
+      if (dcSourceW) days.dcSourceW[day] += dcSourceW[i]
+      days.coldestC[day] = Math.min(days.coldestC[day], roomC[i])
+    }
+  return days
 }
 
 /** Bus voltage at which a controller's output amps are counted: between rest and absorption. */
@@ -88,7 +120,7 @@ export function yearHours(design: HoursQuestion, weather: WeatherYear, planes: r
       hours.pvOutW[i] += Math.min(power[i] * efficiency, limit)
     }
   }
-  roomTemperature(design.place.batteryRoom, weather.airC, hours.roomC)
+  roomTemperature(design.place.batteryRoom, weather.airC, snowOfYear(weather), hours.roomC)
   for (let day = 0; day < DAYS; day++)
     hours.coldShare[day] = coldFactor(design.bank.part.chemistry, hours.roomC[day * 24 + 6])
   return hours

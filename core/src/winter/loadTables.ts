@@ -14,8 +14,13 @@ export interface LoadTables {
   acMust: Float64Array
   acShould: Float64Array
   acCanWait: Float64Array
-  /** DC loads, which are never shed, W */
+  /** all DC loads, and those of them that do not have to run, W */
   dc: Float64Array
+  dcShould: Float64Array
+  dcCanWait: Float64Array
+  /** and of those what hangs on a switched output, W: it can be shed */
+  dcShouldSwitched: Float64Array
+  dcCanWaitSwitched: Float64Array
   /** movable AC energy of a day by (away, month), Wh by priority: to be done the same day */
   movable: Float64Array[]
   /** and the same for what a store lets wait, with the energy its store holds, Wh by priority */
@@ -67,6 +72,10 @@ export function loadTables(design: Design, parts: 1 | 4): LoadTables {
     acShould: table(),
     acCanWait: table(),
     dc: table(),
+    dcShould: table(),
+    dcCanWait: table(),
+    dcShouldSwitched: table(),
+    dcCanWaitSwitched: table(),
     movable: PRIORITIES.map(months),
     stored: PRIORITIES.map(months),
     storeWh: new Float64Array(3),
@@ -76,7 +85,7 @@ export function loadTables(design: Design, parts: 1 | 4): LoadTables {
   const ac = { must: tables.acMust, should: tables.acShould, canWait: tables.acCanWait }
   design.loads.forEach((load, i) => {
     const rank = PRIORITIES.indexOf(load.priority)
-    const side = load.leg === 'DC' ? tables.dc : ac[load.priority]
+    const sides = load.leg === 'DC' ? dcTables(tables, load) : [ac[load.priority]]
     let mostDayWh = 0
     for (let away = 0; away < (load.whenAway ? 2 : 1); away++)
       for (let month = 0; month < 12; month++) {
@@ -88,19 +97,28 @@ export function loadTables(design: Design, parts: 1 | 4): LoadTables {
         }
         const shape = canMove(load) ? null : normalShape(load)
         for (let hour = 0; hour < 24; hour++)
-          addHour(
-            side,
-            tableIndex(away, month, hour, 0, parts),
-            parts,
-            standbyW,
-            shape ? useWh * shape[hour] : 0,
-            load,
-            i,
-          )
+          for (const side of sides)
+            addHour(
+              side,
+              tableIndex(away, month, hour, 0, parts),
+              parts,
+              standbyW,
+              shape ? useWh * shape[hour] : 0,
+              load,
+              i,
+            )
       }
     if (canMove(load)) tables.storeWh[rank] += load.storeDays * mostDayWh
   })
   return tables
+}
+
+/** The tables a DC load counts in. */
+function dcTables(tables: LoadTables, { priority, switched }: Load): Float64Array[] {
+  const { dc, dcShould, dcCanWait, dcShouldSwitched, dcCanWaitSwitched } = tables
+  if (priority === 'must') return [dc]
+  const [own, ownSwitched] = priority === 'should' ? [dcShould, dcShouldSwitched] : [dcCanWait, dcCanWaitSwitched]
+  return switched ? [dc, own, ownSwitched] : [dc, own]
 }
 
 /** Adds one load's watts to the parts of an hour. */

@@ -1,7 +1,8 @@
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankKinetic, kineticStepOf, type KineticStep } from '../bank/kinetic.ts'
-import { absorptionV, bankNominalV, bankOhm, ratedAh } from '../bank/layout.ts'
+import { absorptionV, bankNominalV, bankOhm, bankRatedAh, ratedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
+import { kneeOf, loadedBankV } from '../bank/usable.ts'
 import { restedBankV } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
@@ -32,13 +33,29 @@ export interface RunPlan {
   /** what the inverter's charger may draw from AC sources, W, and its efficiency */
   acChargerW: number
   acChargerEfficiency: number
+  /** what a step needs in which all is served and no AC source gives, by {@link tableIndex} */
+  easy: EasyTables
   bank: BankPlan
   generator: BackupPlan
 }
 
+export interface EasyTables {
+  /** AC asked for, and with DC, W */
+  acW: Float64Array
+  servedW: Float64Array
+  /** drawn from the bus, self-discharge left aside, W; Infinity where the inverter cannot carry it */
+  needW: Float64Array
+  /** lost in the inverter, its draw at rest among it, W */
+  conversionW: Float64Array
+  idleW: Float64Array
+}
+
 export interface BankPlan {
   volts: number
+  /** all it can hold; charge is never counted from it */
   qmaxAh: number
+  /** C20, in which charge is counted: state of charge = 1 − (qmax − held) ÷ C20 */
+  ratedAh: number
   startAvailableAh: number
   startBoundAh: number
   step: KineticStep
@@ -51,6 +68,12 @@ export interface BankPlan {
   heaterW: number
   /** rested voltage at 0, 1/200 … of full, V; two of them past the end for looking up between */
   restedV: Float64Array
+  /** and under load, by what is usable: a table as before, by the charge at which the warm bank has as much left */
+  loadedV: Float64Array
+  /** current from which on the volts are those under load, A */
+  loadedFromA: number
+  /** charge, of the warm bank, from which on they fall to the cut-out */
+  knee: number
   /** resistance of the warm bank, Ω */
   ohm: number
   lowCutV: number
@@ -71,6 +94,8 @@ export interface BackupPlan {
   startBy: Design['generator']['startBy']
   start: number
   startV: number
+  /** also where loads would be dropped; nobody comes for that */
+  whenEmpty: boolean
   holdH: number
   morningH: number
   /** somebody has to be there to start it */
@@ -103,34 +128,79 @@ export interface Age {
   bankShare: number
   arrayShare: number
 }
-const NEW: Age = { bankShare: 1, arrayShare: 1 }
-
 /** Steps the run makes of an hour. */
 export const partsOf = ({ winter }: Pick<Design, 'winter'>): 1 | 4 => (winter.stepMin === 15 ? 4 : 1)
 
 /** Works a design into the constants of the run. Throws nothing for a document the contract accepts. */
-export function runPlan(design: Design, age: Age = NEW): RunPlan {
+export function runPlan(design: Design): RunPlan {
   const { controllers, inverter, place, household } = design
   const parts = partsOf(design)
   const curve = curveOf(inverter.part, inverter.quantity)
   const { searchW, searchWakeW, chargerA, chargerEfficiency } = inverter.part
   const searching = inverter.search && searchW !== null
-  return {
-    startDay: runStartDay(place.latitudeDeg),
-    loads: loadTables(design, parts),
-    shedCanWait: household.shedCanWaitBelow ?? -1,
-    shedShould: household.shedShouldBelow ?? -1,
-    selfW: controllers.reduce((sum, { part }) => sum + part.selfW, 0),
-    controllerEfficiency: controllerEfficiency(design),
-    arrayShare: age.arrayShare,
+  const inverterPlan = {
     curve,
     searchW: searching ? searchW * inverter.quantity : curve.idleW,
     searchWakeW: searching ? searchWakeW : -1,
     inverterW: inverterLimits(design),
+    selfW: controllers.reduce((sum, { part }) => sum + part.selfW, 0),
+  }
+  const loads = loadTables(design, parts)
+  return {
+    ...inverterPlan,
+    startDay: runStartDay(place.latitudeDeg),
+    loads,
+    easy: easyTables(loads, inverterPlan),
+    shedCanWait: household.shedCanWaitBelow ?? -1,
+    shedShould: household.shedShouldBelow ?? -1,
+    controllerEfficiency: controllerEfficiency(design),
+    arrayShare: 1,
     acChargerW: (chargerA * inverter.quantity * bankNominalV(design.bank)) / chargerEfficiency,
     acChargerEfficiency: chargerEfficiency,
-    bank: bankPlan(design, parts, age.bankShare),
+    bank: bankPlan(design, parts),
     generator: backupPlan(design),
+  }
+}
+
+/** The same system with what age has left of it: nothing else of a plan changes. */
+export function agedPlan(plan: RunPlan, { bankShare, arrayShare }: Age): RunPlan {
+  const { bank } = plan
+  return {
+    ...plan,
+    arrayShare: plan.arrayShare * arrayShare,
+    bank: {
+      ...bank,
+      qmaxAh: bank.qmaxAh * bankShare,
+      ratedAh: bank.ratedAh * bankShare,
+      startAvailableAh: bank.startAvailableAh * bankShare,
+      startBoundAh: bank.startBoundAh * bankShare,
+      loadedFromA: bank.loadedFromA * bankShare,
+      step: { ...bank.step, cqmaxAh: bank.step.cqmaxAh * bankShare },
+      ohm: bank.ohm / bankShare,
+    },
+  }
+}
+
+function easyTables(
+  { acMust, acShould, acCanWait, dc, parts }: LoadTables,
+  {
+    curve,
+    searchW,
+    searchWakeW,
+    inverterW,
+    selfW,
+  }: Pick<RunPlan, 'curve' | 'searchW' | 'searchWakeW' | 'inverterW' | 'selfW'>,
+): EasyTables {
+  const acW = acMust.map((must, at) => must + acShould[at] + acCanWait[at])
+  const idleW = acW.map((ac) => (ac < searchWakeW ? searchW : curve.idleW))
+  const conversionW = acW.map((ac, at) => idleW[at] + ac * (curve.a + curve.b * ac) - ac)
+  const carries = (at: number) => acW[at] <= inverterW[Math.floor(at / parts) % inverterW.length]
+  return {
+    acW,
+    servedW: acW.map((ac, at) => ac + dc[at]),
+    needW: acW.map((ac, at) => (carries(at) ? selfW + dc[at] + ac + conversionW[at] : Infinity)),
+    conversionW,
+    idleW,
   }
 }
 
@@ -144,14 +214,21 @@ function inverterLimits(design: Design): Float64Array {
   return Float64Array.from({ length: 288 }, (_, at) => byMonth[Math.floor(at / 24)] * legShare[at])
 }
 
-function bankPlan(design: Design, parts: number, share: number): BankPlan {
+/** Currents that would empty the bank sooner than in so many hours load it; less lets it recover to its rested volts. */
+const LOADED_FROM_H = 100
+
+function bankPlan(design: Design, parts: number): BankPlan {
   const { bank, inverter } = design
-  const fresh = bankKinetic(design)
-  const kinetic = { ...fresh, qmaxAh: fresh.qmaxAh * share }
+  const kinetic = bankKinetic(design)
   const { part } = bank
+  const { lowCutV } = inverter.part
+  const rated = bankRatedAh(bank)
+  const table = (voltsAt: (charge: number) => number) =>
+    Float64Array.from({ length: VOLTAGE_STEPS + 2 }, (_, i) => voltsAt(i / VOLTAGE_STEPS))
   return {
     volts: bankNominalV(bank),
     qmaxAh: kinetic.qmaxAh,
+    ratedAh: rated,
     startAvailableAh: kinetic.c * kinetic.qmaxAh,
     startBoundAh: (1 - kinetic.c) * kinetic.qmaxAh,
     step: kineticStepOf(kinetic, 1 / parts),
@@ -161,9 +238,12 @@ function bankPlan(design: Design, parts: number, share: number): BankPlan {
     cutoff: bank.cutoffStateOfCharge,
     lockC: part.minChargeC ?? -Infinity,
     heaterW: part.heaterW * bank.inParallel * bank.inSeries,
-    restedV: Float64Array.from({ length: VOLTAGE_STEPS + 2 }, (_, i) => restedBankV(bank, i / VOLTAGE_STEPS)),
-    ohm: bankOhm(bank) / share,
-    lowCutV: inverter.part.lowCutV,
+    restedV: table((charge) => restedBankV(bank, charge)),
+    loadedV: table((charge) => loadedBankV(bank, lowCutV, charge)),
+    loadedFromA: rated / LOADED_FROM_H,
+    knee: kneeOf(bank.cutoffStateOfCharge),
+    ohm: bankOhm(bank),
+    lowCutV,
     absorbV: absorptionV(bank),
     selfDischargePerH: part.selfDischargePctPerMonth / 100 / 730,
   }
@@ -178,6 +258,8 @@ function backupPlan(design: Design): BackupPlan {
   const { equaliseV, generatorFull } = CHEMISTRIES[bank.part.chemistry]
   const equalises = equaliseV !== null && generator.equaliseEveryDays !== null
   const vehicle = generator.kind === 'vehicle'
+  const shore = generator.kind === 'shore'
+  const byHand = vehicle || generator.startBy === 'morning'
   return {
     present: generator.present,
     acW,
@@ -188,16 +270,18 @@ function backupPlan(design: Design): BackupPlan {
     startBy: generator.startBy,
     start: generator.startStateOfCharge,
     startV: generator.startV,
+    whenEmpty: generator.startWhenEmpty && !byHand,
     holdH: generator.holdMin / 60,
     morningH: generator.morningH,
-    byHand: vehicle || generator.startBy === 'morning',
+    byHand,
     stop: generator.stopStateOfCharge,
     minRunH: generator.minRunH,
-    maxRunH: generator.maxRunH,
+    // a cord knows no quiet hours and never has to stop
+    maxRunH: shore ? Infinity : generator.maxRunH,
     restH: generator.restDays * 24,
     warmUpH: generator.kind === 'generator' ? generator.warmUpMin / 60 : 0,
-    quietFromH: generator.quietFromH,
-    quietToH: generator.quietToH,
+    quietFromH: shore ? 0 : generator.quietFromH,
+    quietToH: shore ? 0 : generator.quietToH,
     fullEveryH: vehicle ? 0 : (generator.fullChargeEveryDays ?? 0) * 24,
     fullStop: generatorFull,
     exerciseEveryH: generator.kind === 'generator' ? (generator.exerciseEveryDays ?? 0) * 24 : 0,

@@ -53,6 +53,8 @@ export interface WinterSummary {
   generatorLoading: number
   /** mean time from the last full charge to a start of the backup */
   fullToStartDays: number
+  /** coldest the bank got by a morning in all the years, °C */
+  coldestBankC: number
   worstResidual: number
 }
 
@@ -106,6 +108,7 @@ export function summariseWinter(years: readonly YearResult[], design: Design): W
         ? meanOf((year) => year.generatorWh) / generatorHours / Math.max(1, backupPower(design).realW)
         : 0,
     fullToStartDays: meanOf((year) => year.fullToStartDays),
+    coldestBankC: Math.min(...years.map((year) => year.coldestBankC)),
     worstResidual: Math.max(...years.map((year) => year.residualRelative)),
   }
 }

@@ -4,16 +4,16 @@ import type { WinterSummary } from './summary.ts'
 import { amount } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
 
-/** From these shares of sun thrown away on, storage is suspected; below the other, panels. */
+/** From this share on, sun is thrown away on bright days; below the other, hardly any is. */
 const MUCH_SPILLED = 0.25
 const LITTLE_SPILLED = 0.1
 /** Share of what is served below which backup and shortage together count as nothing. */
 const ALMOST_ALONE = 0.02
 
 /**
- * What holds a design back in winter, in words. The energies of the run and how often the bank is full only point to it
- * (much curtailed in the dark months to storage, little to panels); where single changes have been tried, what they
- * prove is said instead.
+ * What holds a design back in winter, in words: what carries the dark months and how much sun is thrown away, and what
+ * the run proved of more storage against more modules. The energies alone prove nothing of that, so nothing is said
+ * before it has been tried.
  *
  * @param proved of {@link provedBottleneck}, or null while nothing has been tried
  */
@@ -27,27 +27,21 @@ export function verdict(design: Design, winter: WinterSummary, proved: Words | n
   const unmet = sum(months.unmetKWh)
   const served = sum(months.servedKWh)
   const spilled = array + curtailed > 0 ? curtailed / (array + curtailed) : 0
-  const share = served > 0 ? generated / served : 0
+  const supplied = array + sum(months.otherKWh) + generated
+  const share = supplied > 0 ? generated / supplied : 0
   const percent = (value: number) => say`${amount(value * 100, '%')}`
   if (unmet + generated < ALMOST_ALONE * served)
     return say`The sun carries the dark months almost alone; ${percent(spilled)} of it is even left over.`
   const leans =
     generated >= unmet
-      ? say`${BACKUP[design.generator.kind]} gives ${percent(share)} of the dark months’ energy`
+      ? say`${BACKUP[design.generator.kind]} gives ${percent(share)} of the energy supplied in the dark months`
       : say`${amount(unmet, 'kWh')} of the dark months go unmet`
   const thrown =
     spilled < LITTLE_SPILLED
       ? 'hardly any sun is thrown away'
       : say`${percent(spilled)} of the sun is thrown away${spilled > MUCH_SPILLED ? ' on bright days' : ''}`
   const says = say`${leans}, and ${thrown}. ${howFull(winter, dark)}`
-  if (proved) return say`${says} ${proved}`
-  const points =
-    spilled > MUCH_SPILLED
-      ? 'That points to storage, or to a generator that fills it too far'
-      : spilled < LITTLE_SPILLED
-        ? 'That points to panels or loads rather than storage'
-        : 'That points to panels and storage alike'
-  return say`${says} ${points}; What next tries it over the same winters.`
+  return proved ? say`${says} ${proved}` : says
 }
 
 const BACKUP = { generator: 'The generator', shore: 'The shore', vehicle: 'The vehicle' } as const

@@ -25,7 +25,10 @@ export interface YearResult {
   generatorWh: number
   fuelL: number
   lowestStateOfCharge: number
+  /** hours in which charge was refused because the bank was too cold */
   coldLockHours: number
+  /** coldest the bank gets by the morning of a day, °C */
+  coldestBankC: number
   /** mean time from the last full charge to a start of the backup */
   fullToStartDays: number
   /** longest time without a full charge */
@@ -42,6 +45,8 @@ export interface YearResult {
   losses: YearLosses
   storedChangeWh: number
   curtailedWh: number
+  /** of it, what sources other than the sun could have given to the bank */
+  spilledDcWh: number
   /** worst relative error of the energy balance of any step */
   residualRelative: number
   lowestByDay: Float32Array
@@ -78,6 +83,7 @@ export function emptyYear(): YearResult {
     fuelL: 0,
     lowestStateOfCharge: 1,
     coldLockHours: 0,
+    coldestBankC: 0,
     fullToStartDays: 0,
     longestSinceFullDays: 0,
     longestSpellDays: 0,
@@ -99,6 +105,7 @@ export function emptyYear(): YearResult {
     },
     storedChangeWh: 0,
     curtailedWh: 0,
+    spilledDcWh: 0,
     residualRelative: 0,
     lowestByDay: days(),
     generatorHoursByDay: days(),

@@ -191,6 +191,22 @@ describe('questions beside the run', () => {
     expect(winter.ranking).toBe(false)
   })
 
+  it('what next that is cancelled before its worker is ready is not begun', async () => {
+    const { winter } = await opened()
+    const asking = winter.rank()
+    await winter.cancelRanking()
+    expect(winter.ranking).toBe(false)
+    await asking
+    await settle()
+    expect(workers[1]?.asked ?? []).toHaveLength(0)
+    expect(winter.ranked).toBeNull()
+    // and may be asked for again
+    void winter.rank()
+    await settle()
+    expect(workers[1].asked).toHaveLength(1)
+    expect(winter.ranking).toBe(true)
+  })
+
   it('what next that was cancelled keeps the last answer', async () => {
     const { winter } = await opened()
     const asking = winter.rank()

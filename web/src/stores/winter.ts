@@ -29,6 +29,7 @@ export const useWinter = defineStore('winter', () => {
   const worker = new WinterWorker(weather.hoursOf)
   let sideWorker: WinterWorker | null = null
   let asked = 0
+  let rankingAsked = 0
 
   /** A second worker, so that a question beside the run does not hold up the strip. */
   async function side(subject: Pick<Design, 'place'>, everySource = false) {
@@ -85,21 +86,26 @@ export const useWinter = defineStore('winter', () => {
   async function rank(): Promise<void> {
     const subject = design.document
     if (!subject || ranking.value) return
+    const mine = ++rankingAsked
     ranking.value = true
     rankedShare.value = 0
     try {
       const service = await side(subject)
+      // cancelled before the worker was ready
+      if (mine !== rankingAsked) return
       const list = await service.whatNext(
         toRaw(subject),
         Math.min(10, subject.winter.years),
         proxy((share: number) => (rankedShare.value = share)),
       )
-      if (list) ranked.value = { for: subject, list }
+      if (list && mine === rankingAsked) ranked.value = { for: subject, list }
     } finally {
-      ranking.value = false
+      if (mine === rankingAsked) ranking.value = false
     }
   }
   async function cancelRanking(): Promise<void> {
+    rankingAsked++
+    ranking.value = false
     await sideWorker?.service.cancelTrying()
   }
 

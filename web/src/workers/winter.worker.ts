@@ -2,7 +2,9 @@ import { expose, transfer } from 'comlink'
 import {
   arrayYield,
   bankWear,
+  BOTTLENECK_TRIALS,
   compareSources,
+  measured,
   oversizing,
   skyReport,
   tiltChoices,
@@ -107,6 +109,22 @@ const service = {
         return mine === trying
       },
     )
+  },
+
+  /** Tries one more string of batteries and one of modules over the same weather, on this worker alone. */
+  async bottleneck(design: Design, years: number): Promise<Candidate[]> {
+    const { seed } = design.winter
+    const list = await whatNext(
+      design,
+      async (each) => {
+        await breathe()
+        return measured(engine, each, { years: yearsOfRun(each.place, years), seed })
+      },
+      1,
+      () => true,
+      BOTTLENECK_TRIALS,
+    )
+    return list ?? []
   },
 
   cancelTrying(): void {

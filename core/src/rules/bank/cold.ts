@@ -4,13 +4,10 @@ import { stop, watch, type Rule } from '../rule.ts'
 import { celsius, percent } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
-/** Ground a metre down hardly freezes; the run holds it at this. */
-const COLDEST_GROUND_C = -2
-
 export const cold: Rule = {
   id: 'bank.cold',
   step: 'bank',
-  check: ({ design: { bank, place }, winter }) => {
+  check: ({ design: { bank, place }, derived, winter }) => {
     if (place.batteryRoom.kind === 'heated') return []
     if (bank.part.minChargeC !== null)
       return bank.part.heaterW > 0
@@ -24,7 +21,8 @@ export const cold: Rule = {
           ]
     const reached = winter ? winter.oneInTen.lowestStateOfCharge : 1 - bank.allowedDepth
     const freezes = freezingPointC(Math.max(0, reached))
-    const coldest = place.batteryRoom.kind === 'buried' ? COLDEST_GROUND_C : place.recordLowC
+    const ground = Math.min(derived.batteryC, winter?.coldestBankC ?? Infinity)
+    const coldest = place.batteryRoom.kind === 'buried' ? ground : place.recordLowC
     return coldest < freezes
       ? [
           stop(

@@ -18,7 +18,7 @@ export const coldLock: Rule = {
             {
               remedy: {
                 label: say`heated room, ${celsius(ROOM_C)}`,
-                apply: setField('place.batteryRoom', { kind: 'heated', setC: ROOM_C }),
+                apply: setField('place.batteryRoom', { ...design.place.batteryRoom, kind: 'heated', setC: ROOM_C }),
               },
             },
           ),

@@ -1,3 +1,4 @@
+import { worstOf } from '../../winter/figures.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -8,6 +9,15 @@ export const generatorHours: Rule = {
   check: ({ design, winter }) => {
     if (!winter || !design.generator.present) return []
     const hours = winter.median.generatorHours
+    const short = worstOf(winter.oneInTen.shortHours)
+    if (winter.oneInTen.generatorHours === 0 && short >= 1)
+      return [
+        watch(
+          'winter',
+          say`The backup never runs, though something is short ${amount(short, 'h')} in 1 winter of 10.`,
+          'Its rules do not let it start when it is needed: look at its start level, its days of rest and who starts it.',
+        ),
+      ]
     return hours > 300
       ? [
           watch(

@@ -59,17 +59,17 @@ const power = computed<GridField[]>(() => {
   }
 })
 const starting = computed(() => {
-  const { startBy } = generator.value
+  const { startBy, kind: backup } = generator.value
   return at(
     'startBy',
     ...(startBy === 'voltage' ? (['startV', 'holdMin'] as const) : (['startStateOfCharge'] as const)),
     ...(startBy === 'morning' ? (['morningH'] as const) : []),
     'stopStateOfCharge',
     'minRunH',
-    'maxRunH',
+    ...(backup === 'shore' ? [] : (['maxRunH'] as const)),
     'restDays',
-    'quietFromH',
-    'quietToH',
+    ...(backup === 'shore' ? [] : (['quietFromH', 'quietToH'] as const)),
+    ...(backup === 'vehicle' || startBy === 'morning' ? [] : (['startWhenEmpty'] as const)),
   )
 })
 const care = computed(() => {

@@ -23,7 +23,7 @@ const design = useDesign()
 const prefs = usePrefs()
 const sources = computed(() => design.document!.sources)
 const reading = ref<number | null>(null)
-const FIELDS: (keyof OtherSource)[] = ['name', 'kind', 'side', 'price']
+const FIELDS: (keyof OtherSource)[] = ['name', 'kind', 'side', 'surplus', 'price']
 const FIRST_W = 100
 
 function add(): void {

@@ -34,6 +34,7 @@ const fields = computed<GridField[]>(() => [
   path('movable'),
   ...(props.load.movable ? [path('storeDays')] : []),
   path('whenAway'),
+  ...(props.load.leg === 'DC' ? [path('switched')] : []),
 ])
 const shape = computed(
   () =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
-import { type Place, setField } from '@ambrel/core'
+import { moveTo, type Place, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import CoordinateField from '../../fields/CoordinateField.vue'
 import DocumentField from '../../fields/DocumentField.vue'
@@ -19,6 +19,11 @@ const place = computed(() => design.document!.place)
 
 function set<K extends keyof Place>(key: K, value: Place[K] | null): void {
   design.change(`place: ${key}`, setField(`place.${key}`, value), `place.${key}`)
+}
+
+function move(latitudeDeg: number | null): void {
+  if (latitudeDeg === null) set('latitudeDeg', null)
+  else design.change('place: latitudeDeg', moveTo(latitudeDeg), 'place.latitudeDeg')
 }
 
 /** The time zone the coordinates lie in; looked up when the step is open, because its table is large. */
@@ -49,7 +54,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         axis="latitude"
         label="Latitude"
         path="place.latitudeDeg"
-        @update:model-value="set('latitudeDeg', $event)"
+        @update:model-value="move"
       />
       <CoordinateField
         :model-value="place.longitudeDeg"
@@ -78,6 +83,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
       <DocumentField path="place.wiringBasis" labelled />
       <DocumentField path="place.batteryRoom.kind" labelled />
       <DocumentField v-if="place.batteryRoom.kind === 'heated'" path="place.batteryRoom.setC" labelled />
+      <DocumentField v-if="place.batteryRoom.kind === 'buried'" path="place.batteryRoom.depthM" labelled />
       <ChoiceField
         :model-value="brushing"
         :options="[

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { provedBottleneck, verdict, WEEK_DAYS, worstOf } from '@ambrel/core'
+import { keyOf, provedBottleneck, verdict, WEEK_DAYS, worstOf } from '@ambrel/core'
 import Figure from '../../frame/Figure.vue'
 import DocumentField from '../../fields/DocumentField.vue'
 import StepHead from '../../frame/StepHead.vue'
+import { useAnswer } from '../../stores/answer.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { useWinter } from '../../stores/winter.ts'
@@ -13,18 +14,33 @@ import WeekView from './WeekView.vue'
 import WhatNext from './WhatNext.vue'
 import YearTables from './YearTables.vue'
 
+/** As many as What next tries its changes over. */
+const TRIAL_YEARS = 10
+
 const design = useDesign()
 const prefs = usePrefs()
 const winter = useWinter()
 const summary = computed(() => design.winterSummary)
 const short = computed(() => (summary.value ? worstOf(summary.value.oneInTen.shortHours) : null))
-/** What the tried changes prove, while they are of the design as it stands. */
-const proved = computed(() =>
-  winter.ranked?.for === design.document && winter.ranked ? provedBottleneck(winter.ranked.list) : null,
+/** One more string of batteries and one of modules, tried beside the run whenever the design has rested. */
+const { answer: trials } = useAnswer(
+  (document) => ({ design: document }),
+  async (service, asked) => ({
+    of: keyOf(asked.design),
+    list: await service.bottleneck(asked.design, Math.min(TRIAL_YEARS, asked.design.winter.years)),
+  }),
 )
+/** What the tried changes prove, while they are of the design as it stands. */
+const proved = computed(() => {
+  const subject = design.document
+  if (!subject) return null
+  if (winter.ranked?.for === subject) return provedBottleneck(winter.ranked.list)
+  return trials.value?.of === keyOf(subject) ? provedBottleneck(trials.value.list) : null
+})
 const says = computed(() =>
   summary.value && design.document ? prefs.say(verdict(design.document, summary.value, proved.value)) : '',
 )
+
 /** The week that is opened, by the year and day of the run. */
 const opened = ref<{ year: number; firstDay: number } | null>(null)
 function open(year: number, day: number): void {

@@ -1,0 +1,215 @@
+import { describe, expect, it } from 'vitest'
+import { derive } from '../derive/derive.ts'
+import { invariantProblems } from '../design/invariants.ts'
+import { larkspurFlooded } from '../design/samples.ts'
+import type { Design } from '../document/types.ts'
+import { newSource } from '../generator/sources.ts'
+import { floorStateOfCharge } from '../bank/usable.ts'
+import { bankRatedAh } from '../bank/layout.ts'
+import { findings } from '../rules/registry.ts'
+import { said } from '../units/words.ts'
+import { WinterEngine } from './engine.ts'
+import { runYear } from './loop.ts'
+import { runPlan } from './plan.ts'
+import { summariseWinter } from './summary.ts'
+import { flatYear, tiny } from './testDesigns.ts'
+import { emptyTrace } from './year.ts'
+
+const engine = new WinterEngine()
+const changed = (change: (design: Design) => unknown): Design => {
+  const design = larkspurFlooded()
+  change(design)
+  return design
+}
+const winterOf = (design: Design, years = 10) => summariseWinter(engine.run(design, { years, seed: 7 }), design)
+const found = (design: Design, id: string) =>
+  findings({ design, derived: derive(design), winter: winterOf(design, 5) }).filter((each) => each.id === id)
+const unheated = (design: Design) => (design.place.batteryRoom.kind = 'unheated')
+
+describe('a cold flooded bank with a generator that stands by', () => {
+  it('is not left to go dark: the set starts where the bank can give no more, in quiet hours too', () => {
+    expect(winterOf(changed(unheated)).worst.shortHours).toEqual({ must: 0, should: 0, canWait: 0 })
+  })
+
+  it('goes dark where only its start level counts, because the cold bank never falls to it', () => {
+    const design = changed((d) => {
+      unheated(d)
+      d.generator.startWhenEmpty = false
+    })
+    expect(winterOf(design).oneInTen.shortHours.must).toBeGreaterThan(50)
+  })
+
+  it('starts by volts before it is empty, because they follow what is usable', () => {
+    const design = changed((d) => {
+      unheated(d)
+      Object.assign(d.generator, { startWhenEmpty: false, startBy: 'voltage', startV: 48, quietFromH: 0, quietToH: 0 })
+    })
+    const winter = winterOf(design)
+    expect(winter.median.generatorHours).toBeGreaterThan(50)
+    expect(winter.worst.shortHours.must).toBe(0)
+  })
+
+  it('sheds by what is usable: in the cold sooner', () => {
+    const shedAt = (roomC: number, coldShare: number) => {
+      const design = changed((d) => {
+        d.generator.present = false
+        Object.assign(d.household, { shedCanWaitBelow: 0.5, shedShouldBelow: null })
+      })
+      const hours = flatYear(Array(24).fill(0), roomC)
+      hours.coldShare.fill(coldShare)
+      const trace = emptyTrace()
+      runYear(runPlan(design), hours, trace)
+      return trace.stateOfCharge[trace.unmetW.findIndex((watts) => watts > 0) - 1]
+    }
+    expect(shedAt(25, 1)).toBeCloseTo(0.5, 1)
+    expect(shedAt(-20, 0.5)).toBeCloseTo(0.75, 1)
+  })
+})
+
+describe('the finding on the start level', () => {
+  it('names start and floor, and its remedy raises the start above it', () => {
+    const design = changed(unheated)
+    const winter = winterOf(design, 5)
+    const [finding] = findings({ design, derived: derive(design), winter }).filter(
+      ({ id }) => id === 'generator.start-level',
+    )
+    const floor = floorStateOfCharge('flooded', winter.coldestBankC, design.bank.cutoffStateOfCharge)
+    expect(floor).toBeGreaterThan(0.5)
+    expect(finding.level).toBe('stop')
+    expect(said(finding.says)).toContain('starts at 50 %')
+    expect(said(finding.says)).toContain(`lets go at ${Math.round(floor * 100)} %`)
+    const mended = finding.remedy!.apply(design)
+    expect(mended.generator.startStateOfCharge).toBeGreaterThan(floor)
+    expect(invariantProblems(mended)).toEqual([])
+    expect(found(mended, 'generator.start-level')).toEqual([])
+    // without the start of the last moment the raised level alone keeps the house lit by day
+    const alone = { ...mended, generator: { ...mended.generator, startWhenEmpty: false, quietFromH: 0, quietToH: 0 } }
+    expect(winterOf(alone).worst.shortHours.must).toBe(0)
+  })
+
+  it('is not there in a warm room, nor without a backup', () => {
+    expect(found(larkspurFlooded(), 'generator.start-level')).toEqual([])
+    expect(
+      found(
+        changed((d) => {
+          unheated(d)
+          d.generator.present = false
+        }),
+        'generator.start-level',
+      ),
+    ).toEqual([])
+  })
+
+  it('by volts, is there where the bank is empty before they are held low for long enough', () => {
+    const at = (startV: number, holdMin: number) =>
+      changed((d) => {
+        unheated(d)
+        Object.assign(d.generator, { startBy: 'voltage', startV, holdMin })
+      })
+    expect(found(at(48, 15), 'generator.start-level')).toEqual([])
+    const late = at(44.3, 120)
+    const [finding] = found(late, 'generator.start-level')
+    expect(finding.level).toBe('stop')
+    expect(said(finding.says)).toMatch(/Held low for 120 min, 44\.3 V start the backup.*cut-out at 44 V/)
+    const mended = finding.remedy!.apply(late)
+    expect(mended.generator.startV).toBeGreaterThan(44.3)
+    expect(found(mended, 'generator.start-level')).toEqual([])
+  })
+
+  it('a backup that never runs while something is short is not sound', () => {
+    const design = changed((d) => {
+      unheated(d)
+      d.arrays[0].inParallel = 1
+      // somebody would have to start it, and nobody is ever there
+      d.generator.startBy = 'morning'
+      d.household.away = [{ fromMonth: 1, fromDay: 1, toMonth: 12, toDay: 31 }]
+    })
+    const winter = winterOf(design)
+    expect(winter.oneInTen.generatorHours).toBe(0)
+    const [finding] = findings({ design, derived: derive(design), winter }).filter(
+      ({ id }) => id === 'winter.generator-hours',
+    )
+    expect(finding.level).toBe('watch')
+    expect(said(finding.says)).toMatch(/never runs, though something is short \d/)
+  })
+})
+
+describe('state of charge', () => {
+  it('is 1 − ampere-hours below full ÷ C20, though the kinetic bank holds more', () => {
+    const design = tiny((d) => {
+      const part = { ...larkspurFlooded().bank.part, selfDischargePctPerMonth: 0 }
+      d.bank = { ...larkspurFlooded().bank, part, inParallel: 1, weak: [] }
+    })
+    const plan = runPlan(design)
+    expect(plan.bank.qmaxAh).toBeGreaterThan(1.1 * plan.bank.ratedAh)
+    expect(plan.bank.ratedAh).toBeCloseTo(bankRatedAh(design.bank), 9)
+    const trace = emptyTrace()
+    runYear(plan, flatYear(Array(24).fill(0)), trace)
+    // 100 W from full: so many ampere-hours in ten hours
+    expect(trace.stateOfCharge[9]).toBeCloseTo(1 - 1000 / plan.bank.volts / plan.bank.ratedAh, 6)
+    // the warm bank lets go at its cut-out of C20
+    expect(Math.min(...trace.stateOfCharge)).toBeCloseTo(design.bank.cutoffStateOfCharge, 2)
+  })
+})
+
+describe('loads on the DC side', () => {
+  const lamp = (change: Partial<Design['loads'][number]>) =>
+    tiny((d) => {
+      d.loads = [
+        { ...d.loads[0], runningW: 60 },
+        { ...d.loads[0], id: 'load-2', name: 'Lamp', runningW: 40, priority: 'should', ...change },
+      ]
+      Object.assign(d.household, { shedShouldBelow: 0.5 })
+    })
+  const run = (design: Design) => runYear(runPlan(design), flatYear(Array(24).fill(0)))
+
+  it('are short by their own priority', () => {
+    const { shortHours } = run(lamp({}))
+    expect(shortHours.must).toBeGreaterThan(0)
+    // 5120 Wh × 0.9 at 100 W; the lamp is the first to go, and what must run only by its last hour
+    expect(shortHours.should).toBe(8760 - 46)
+    expect(shortHours.must).toBeLessThanOrEqual(shortHours.should)
+  })
+
+  it('are shed where they hang on a switched output, and only there', () => {
+    const wired = run(lamp({}))
+    const switched = run(lamp({ switched: true }))
+    // switched off at half charge: 2560 Wh at 100 W, then the rest at 60 W
+    expect(switched.shortHours.should).toBe(8760 - 26)
+    expect(switched.shortHours.must).toBeLessThan(wired.shortHours.must)
+  })
+})
+
+describe('wind and water on a full bank', () => {
+  const stream = (surplus: 'none' | 'dump-load' | 'brake') =>
+    changed((d) => {
+      d.sources = [{ ...newSource('source-1', 'stream', 600), surplus }]
+    })
+
+  it('the energy that is left over is told, and is what the bank did not take', () => {
+    const year = engine.run(stream('none'), { years: 1, seed: 7 })[0]
+    expect(year.spilledDcWh).toBeGreaterThan(50_000)
+    expect(year.spilledDcWh).toBeLessThanOrEqual(600 * 8760)
+    const none = changed(() => {})
+    expect(engine.run(none, { years: 1, seed: 7 })[0].spilledDcWh).toBe(0)
+  })
+
+  it('is a stop where it has nowhere to go, and sound with a dump load or a brake', () => {
+    const [bare] = found(stream('none'), 'generator.dump-load')
+    expect(bare.level).toBe('stop')
+    expect(said(bare.says)).toMatch(/Stream turbine has nowhere to go: [\d\s]+ kWh a year/)
+    expect(found(bare.remedy!.apply(stream('none')), 'generator.dump-load')[0].level).toBe('sound')
+    expect(said(found(stream('brake'), 'generator.dump-load')[0].because)).toContain('must carry 600 W by itself')
+  })
+})
+
+describe('the sun of a month', () => {
+  it('cannot be more than 80 % of what arrives above the atmosphere', () => {
+    const design = larkspurFlooded()
+    expect(invariantProblems(design)).toEqual([])
+    design.place.monthly[11] = { ...design.place.monthly[11], ghiKWhM2Day: 9 }
+    const [problem] = invariantProblems(design)
+    expect(problem.path).toBe('place.monthly.11.ghiKWhM2Day')
+    expect(said(problem.message)).toMatch(/sun of Dec: 9 kWh\/m² a day cannot be where [\d.]+ kWh\/m² arrive/)
+  })
+})
