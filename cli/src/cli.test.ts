@@ -189,6 +189,7 @@ describe('ambrel', () => {
             monthly,
             persistence,
             windMS,
+            interannualPct: null,
             lowestC: -9,
             highestC: 30,
           }

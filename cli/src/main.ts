@@ -41,7 +41,7 @@ function program({ stdin, stdout, stderr }: Streams): Command {
   ambrel
     .command('check <file>')
     .description('what the rules say about a design')
-    .option('--years <n>', 'weather years for the winter rules', '10')
+    .option('--years <n>', 'weather years for the winter rules', '30')
     .option('--weather <file>', WEATHER_HELP)
     .action((file: string, options: { years: string; weather?: string }) => {
       const { design, series } = withWeather(readDesign(file), options.weather)

@@ -11,7 +11,8 @@ export { unitOrder, bankStrings, bankCables } from './bank/strings.ts'
 export { checklist, type BuildTask } from './build/checklist.ts'
 export { describeField } from './calc/fields.ts'
 export { CALC_FUNCTIONS, calculate } from './calc/functions.ts'
-export { HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_START, MEAN_DAYS, runStartDay, darkMonths } from './calendar/calendar.ts'
+export { HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_START, MEAN_DAYS } from './calendar/calendar.ts'
+export { seasonOf, type Season } from './weather/season.ts'
 export {
   addArray,
   trackersApart,

@@ -154,13 +154,13 @@ describe('the place by hand', () => {
     const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
     const rows = (sun: (m: number) => string) =>
       ['Month\tSun', ...months.map((name, m) => `${name}\t${sun(m)}`)].join('\n')
-    await page.locator('[data-cells]').fill(rows((m) => (m === 4 ? '52 kWh/m²' : '3,5')))
+    await page.locator('[data-cells]').fill(rows((m) => (m === 4 ? '52 kWh/m²' : '1,9')))
     await page.getByText('line 6, sun: 52 kWh/m² must lie between 0 and 14').waitFor()
-    await page.locator('[data-cells]').fill(rows(() => '3,5 kWh/m²'))
+    await page.locator('[data-cells]').fill(rows(() => '1,9 kWh/m²'))
     const before = await rail(page, 'place')
     await page.locator('[data-take-cells]').click()
     await changes(() => rail(page, 'place'), before)
-    expect(await page.locator('[data-path="place.monthly.4.ghiKWhM2Day"]').inputValue()).toBe('3.5')
+    expect(await page.locator('[data-path="place.monthly.4.ghiKWhM2Day"]').inputValue()).toBe('1.9')
     await page.getByRole('button', { name: 'Undo', exact: true }).click()
     expect(await changes(() => rail(page, 'place'), '')).toBe(before)
   })

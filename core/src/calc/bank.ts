@@ -1,4 +1,5 @@
 import { freezingPointC } from '../bank/chemistry.ts'
+import { floorStateOfCharge, usableShare } from '../bank/usable.ts'
 import { currentShares } from '../bank/currentShares.ts'
 import { fitKinetic, kineticCapacity, kineticStep } from '../bank/kinetic.ts'
 import { lifeYears } from '../bank/life.ts'
@@ -121,6 +122,20 @@ export const BANK: Record<string, CalcFunction> = {
     outputs: { carries: 'whether it can be carried', volts: 'V, null when not' },
     source: 'V = (E + √(E² − 4PR))/2',
     run: (input) => sag(input.number('openCircuitV'), input.number('ohm'), input.number('watts')),
+  },
+  'winter.usable': {
+    says: 'what a bank can still give at a temperature, and where it lets go',
+    inputs: { chemistry, batteryC: number('°C', -60, 60), cutoff: share, stateOfCharge: share },
+    outputs: { usableShare: '0…1', floorStateOfCharge: '0…1 of C20' },
+    source: 'floor = 1 − cold capacity factor × (1 − cut-out)',
+    run: (input) => {
+      const of = input.text('chemistry') as 'lfp'
+      const [batteryC, cutoff] = [input.number('batteryC'), input.number('cutoff')]
+      return {
+        usableShare: usableShare(of, batteryC, cutoff, input.number('stateOfCharge')),
+        floorStateOfCharge: floorStateOfCharge(of, batteryC, cutoff),
+      }
+    },
   },
   'bank.freezingPoint': {
     says: 'freezing point of lead-acid electrolyte',

@@ -78,6 +78,10 @@ const TABLE: [string, object, string, number, number][] = [
   ['bank.kineticCapacity', { qmaxAh: 257.9, c: 0.484, kPerH: 0.355, hours: 5 }, 'ampHours', 172, 1],
   ['bank.freezingPoint', { stateOfCharge: 0.5 }, 'celsius', -25.2, 0.05],
   ['bank.freezingPoint', { stateOfCharge: 0 }, 'celsius', -10.8, 0.05],
+  // floor 1 − 0.8 ÷ 1.4 at −1.1 °C; what lies above it of the way to full
+  ['winter.usable', { chemistry: 'flooded', batteryC: -1.1, cutoff: 0.2, stateOfCharge: 0.7 }, 'floorStateOfCharge', 1 - 0.8 / 1.4, 1e-9],
+  ['winter.usable', { chemistry: 'flooded', batteryC: -1.1, cutoff: 0.2, stateOfCharge: 0.7 }, 'usableShare', 0.475, 1e-9],
+  ['winter.usable', { chemistry: 'lfp', batteryC: 25, cutoff: 0.1, stateOfCharge: 0.05 }, 'usableShare', 0, 1e-12],
   ['bank.sag', { openCircuitV: 51.8, ohm: 0.021, watts: 7800 }, 'volts', 48.417, 0.001],
   ['bank.sizeByHand', { dailyWh: 7000, days: 3, depth: 0.5, batteryC: 10, chemistry: 'flooded', systemV: 48, unitV: 6, unitAh: 420 }, 'inParallel', 3, 0],
   [
@@ -127,6 +131,7 @@ const coldPlane = { tiltDeg: 40, azimuthDeg: 180, horizon: behindHill.horizon }
 const EXAMPLES = new Map<string, object>([
   ...[...TABLE].reverse().map(([name, input]) => [name, input] as const),
   ['weather.generate', { ...place, monthly, persistence: 0.4, years: 1, seed: 3 }],
+  ['weather.interannual', { ...place, monthly, persistence: 0.4, years: 2, seed: 3 }],
   ['weather.darkSpells', { ...place, monthly, persistence: 0.4, years: 2, seed: 3, ...coldPlane }],
   [
     'weather.fitPersistence',

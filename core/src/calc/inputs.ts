@@ -1,6 +1,6 @@
 import type { MonthlyClimate } from '../document/types.ts'
 import type { HorizonPoint } from '../document/types.ts'
-import { runStartDay } from '../calendar/calendar.ts'
+import { seasonOfMonths } from '../weather/season.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
 import { WeatherMaker, type WeatherYear } from '../weather/generate.ts'
 import { HORIZON, MONTHLY } from '../fields/place.ts'
@@ -107,8 +107,16 @@ export function madeYears(input: Fields): { years: WeatherYear[]; sun: SunYear }
     throw new RangeError(`persistence has ${given.length} values; one or twelve`)
   const persistence = given.length === 1 ? Array<number>(12).fill(given[0]) : given
   const sun = sunYear(locationOf(input))
-  const source = { latitudeDeg, monthly: climateOf(input), persistence, windMS: 2, recordLowC: -90 }
-  const maker = new WeatherMaker(source, sun, runStartDay(latitudeDeg))
+  const monthly = climateOf(input)
+  const source = {
+    latitudeDeg,
+    monthly,
+    persistence,
+    windMS: 2,
+    interannualPct: null,
+    recordLowC: null,
+  }
+  const maker = new WeatherMaker(source, sun, seasonOfMonths(latitudeDeg, monthly).startDay)
   return {
     sun,
     years: Array.from({ length: input.number('years') }, (_, index) => maker.year(input.number('seed'), index)),
@@ -134,5 +142,10 @@ export const climateOf = (input: Fields) => input.rows('monthly') as unknown as 
 /** A place, its clock taken from its longitude: whole hours, 15° each. */
 export function locationOf(input: Fields) {
   const longitudeDeg = input.number('longitudeDeg')
-  return { latitudeDeg: input.number('latitudeDeg'), longitudeDeg, utcOffsetH: Math.round(longitudeDeg / 15) }
+  return {
+    latitudeDeg: input.number('latitudeDeg'),
+    longitudeDeg,
+    utcOffsetH: Math.round(longitudeDeg / 15),
+    elevationM: input.has('elevationM') ? input.number('elevationM') : 0,
+  }
 }

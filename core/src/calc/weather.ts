@@ -2,10 +2,11 @@ import { TiltedPlane } from '../plane/plane.ts'
 import { clearnessCumulative, clearnessDistribution } from '../weather/clearness.ts'
 import { darkSpells, dailyPlaneEnergy } from '../plane/darkSpells.ts'
 import { fitPersistence } from '../weather/fitPersistence.ts'
-import { summariseWeather } from '../weather/summary.ts'
+import { seasonOfMonths } from '../weather/season.ts'
+import { interannual, summariseWeather } from '../weather/summary.ts'
 import { number, numbers, optional } from './fields.ts'
 
-import { type CalcFunction, weatherInputs, madeYears, groundOf, horizon } from './inputs.ts'
+import { type CalcFunction, climateOf, weatherInputs, madeYears, groundOf, horizon } from './inputs.ts'
 
 /** Weather, by name. */
 export const WEATHER: Record<string, CalcFunction> = {
@@ -32,6 +33,16 @@ export const WEATHER: Record<string, CalcFunction> = {
     },
     source: 'Bendt et al. (1981); Graham et al. (1988); Collares-Pereira & Rabl (1979)',
     run: (input) => ({ ...summariseWeather(madeYears(input).years) }),
+  },
+  'weather.interannual': {
+    says: 'how much the sun of synthetic years differs from year to year',
+    inputs: weatherInputs,
+    outputs: { monthlyCv: '12, share', winterCv: 'share, of the four darkest months’ total' },
+    source: 'standard deviation ÷ mean over the years',
+    run: (input) => {
+      const { months } = seasonOfMonths(input.number('latitudeDeg'), climateOf(input))
+      return { ...interannual(madeYears(input).years, months.slice(1, 5)) }
+    },
   },
   'weather.darkSpells': {
     says: 'runs of days under a threshold on a tilted plane, by return period',

@@ -49,6 +49,7 @@ export function newPlace({
     monthly: rows.monthly,
     persistence: rows.persistence,
     windMS: rows.windMS,
+    interannualPct: null,
     source: 'monthly',
     hours: null,
     albedoBare: 0.2,

@@ -46,6 +46,8 @@ export interface Place {
   monthly: MonthlyClimate[]
   persistence: number[]
   windMS: number
+  /** how much the sun of the dark months differs between years, %; null for the usual of their brightness */
+  interannualPct: number | null
   /** which weather rules: the monthly rows above, years made from the imported hours, or those hours as they were */
   source: WeatherSource
   /** the imported hours chosen for this place; null while there are none */
@@ -527,6 +529,8 @@ export interface FittedClimate {
   monthly: MonthlyClimate[]
   persistence: number[]
   windMS: number
+  /** how much the sun of the dark months differs between years, %; null where there are too few */
+  interannualPct: number | null
   lowestC: number
   highestC: number
 }

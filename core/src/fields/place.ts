@@ -56,10 +56,20 @@ const persistence = numbers(
   'How much one day’s cloud is like the day before’s, 0 not at all. 0.3 is common, 0.6 where winter fog sits for weeks.',
 )
 
+const interannualPct = number(
+  'Winters differ by',
+  '%',
+  0,
+  25,
+  'How much the sun of the four darkest months differs from year to year, as a standard deviation: 4 to 6 % where winters are dry and bright, 9 to 12 % where they are gloomy. It makes the bad winter in ten.',
+  { empty: 'the usual of its brightness', step: 0.5, since: since(4, null) },
+)
+
 export const FITTED: FieldTable<FittedClimate> = {
   monthly: climateRows,
   persistence,
   windMS: number('Wind', 'm/s', 0, 80, 'Mean wind at the modules over the hours of the file.'),
+  interannualPct,
   lowestC: number('Lowest of the file', '°C', -90, 60, 'Coldest hour of the file.'),
   highestC: number('Highest of the file', '°C', -90, 60, 'Hottest hour of the file.'),
 }
@@ -198,6 +208,7 @@ export const PLACE: FieldTable<Place> = {
     'Mean wind at the modules; it cools them. 1 to 2 in valleys, 3 to 5 on open land.',
     { step: 0.1 },
   ),
+  interannualPct,
   source: choice(
     'Weather that rules',
     [

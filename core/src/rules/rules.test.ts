@@ -84,6 +84,7 @@ function onFile({ place }: Design, source: 'fitted' | 'hours', years: number) {
     monthly,
     persistence,
     windMS,
+    interannualPct: null,
     lowestC: -20,
     highestC: 35,
   }

@@ -7,7 +7,8 @@ import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from 
 import { derive } from '../derive/derive.ts'
 import { sunYearOf } from '../plane/sunYearOf.ts'
 import { moduleParts, separateTrackers } from '../parts/shelf.ts'
-import { darkMonths, MONTH_NAMES } from '../calendar/calendar.ts'
+import { MONTH_NAMES } from '../calendar/calendar.ts'
+import { seasonOf } from '../weather/season.ts'
 import { bestTilt, latitudeRules } from '../plane/monthly.ts'
 import { absorptionV } from '../bank/layout.ts'
 import { climateOf } from '../weather/ruling.ts'
@@ -24,7 +25,7 @@ const MOST_MODULES = 40
  */
 export function suggestArray(design: Design): Suggestion {
   const { place, schools } = design
-  const dark = darkMonths(place.latitudeDeg).slice(1, 5)
+  const dark = seasonOf(place).months.slice(1, 5)
   const { latitudeDeg, horizon, skyModel, albedoBare, albedoSnow } = surfaceOf(
     place,
     { tiltDeg: 0, azimuthDeg: 180 },

@@ -11,7 +11,7 @@ import type { Design, Load } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
 import { dailyEnergy } from '../loads/energy.ts'
 import { withTrials, type LoadChange } from '../loads/whatIf.ts'
-import { darkMonths } from '../calendar/calendar.ts'
+import { seasonOf } from '../weather/season.ts'
 import { inverterParts } from '../parts/shelf.ts'
 import { bill } from '../money/parts.ts'
 import type { WinterEngine } from '../winter/engine.ts'
@@ -75,7 +75,7 @@ export function candidates(design: Design): { id: string; says: Words; design: D
       : []),
   ]
   const drawing = design.loads.filter((load) => load.supply === 'electric')
-  const use = (load: Load) => dailyEnergy(load, darkMonths(place.latitudeDeg)[2])
+  const use = (load: Load) => dailyEnergy(load, seasonOf(place).months[2])
   const canWait = drawing.filter((load) => load.priority === 'canWait').sort((a, b) => use(b) - use(a))
   for (const load of canWait.slice(0, 2))
     if (drawing.length > 1) list.push(tried(design, `drop-${load.id}`, say`Do without ${load.name}`, load, 'out'))

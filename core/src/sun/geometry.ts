@@ -11,6 +11,8 @@ import { sunPosition } from './position.ts'
 
 /** Where the sun stands through one 365-day year at a place; hour 0 begins at local standard midnight on 1 January. */
 export interface SunYear {
+  /** of the place, m above the sea; only clear skies are brighter for it */
+  elevationM: number
   /** extraterrestrial energy on the horizontal in each hour, Wh/m² */
   extraWhM2: Float64Array
   /** per hour: cosine of the zenith and azimuth in degrees at the middle of the hour's sunlit part; −1 when dark */
@@ -28,6 +30,8 @@ export interface Location {
   latitudeDeg: number
   longitudeDeg: number
   utcOffsetH: number
+  /** m above the sea; 0 where it is left out */
+  elevationM?: number
 }
 
 /**
@@ -39,6 +43,7 @@ export interface Location {
  */
 export function sunYear(location: Location): SunYear {
   const year: SunYear = {
+    elevationM: location.elevationM ?? 0,
     extraWhM2: new Float64Array(HOURS),
     cosZenith: new Float64Array(HOURS).fill(-1),
     azimuthDeg: new Float64Array(HOURS),

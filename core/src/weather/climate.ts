@@ -1,14 +1,52 @@
 import type { MonthlyClimate } from '../document/types.ts'
 import { MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
+import { DEG } from '../math/angles.ts'
 import type { SunYear } from '../sun/geometry.ts'
 import { clearnessDistribution, clearnessMaximum, type ClearnessDistribution } from './clearness.ts'
 
+/** Aerosol of the clear days that bound a month, optical depth at 550 nm. Source: rural background, Ineichen (2008). */
+const CLEAR_AEROSOL = 0.05
+/** Relative humidity by which the water in the air follows from its temperature. */
+const HUMIDITY = 0.4
+
 /**
- * Clear-sky horizontal irradiance, W/m². Source: Haurwitz (1945).
- * @example clearSkyWM2(1) → 1037.16
+ * Linke turbidity of clear air from its temperature, the water in it taken at 40 % humidity, as on clear days, and the elevation.
+ * Source: Ineichen (2008), with precipitable water by Leckner (1978).
+ * @example linkeTurbidity(-10, 0) → 2.01
  */
-export function clearSkyWM2(cosZenith: number): number {
-  return cosZenith > 0 ? 1098 * cosZenith * Math.exp(-0.057 / cosZenith) : 0
+export function linkeTurbidity(airC: number, elevationM: number): number {
+  const pressure = Math.exp(-elevationM / 8434.5)
+  const kelvins = airC + 273.15
+  const saturationPa = Math.exp(26.23 - 5416 / kelvins)
+  const waterCm = Math.max(0.1, (0.493 * HUMIDITY * saturationPa) / kelvins) * pressure
+  const aerosol = 3.91 * Math.exp(0.689 / pressure) * CLEAR_AEROSOL
+  return aerosol + 0.376 * Math.log(waterCm) + (2 + 0.54 * pressure - 0.5 * pressure * pressure + 0.16 * pressure ** 3)
+}
+
+/**
+ * Clear-sky horizontal irradiance, W/m²: more of it the higher and the drier the place.
+ *
+ * @param cosZenith of the sun
+ * @param normalExtraWM2 above the atmosphere, facing the sun
+ * @param linke turbidity, as {@link linkeTurbidity}
+ * Source: Ineichen & Perez (2002), air mass by Kasten & Young (1989).
+ * @example clearSkyWM2(1, 1361, 0, 3) → 1062.5
+ */
+export function clearSkyWM2(cosZenith: number, normalExtraWM2: number, elevationM: number, linke: number): number {
+  if (cosZenith <= 0) return 0
+  const elevationDeg = 90 - Math.acos(Math.min(1, cosZenith)) / DEG
+  const airMass = 1 / (cosZenith + 0.50572 * (elevationDeg + 6.07995) ** -1.6364)
+  const low = Math.exp(-elevationM / 8000)
+  const high = Math.exp(-elevationM / 1250)
+  const scale = 5.09e-5 * elevationM + 0.868
+  const depth = 3.92e-5 * elevationM + 0.0387
+  return (
+    scale *
+    normalExtraWM2 *
+    cosZenith *
+    Math.exp(-depth * airMass * (low + high * (linke - 1))) *
+    Math.exp(0.01 * airMass ** 1.8)
+  )
 }
 
 /** What a month's days are drawn from; `energyWhM2` holds where the sun is too low for a clearness to mean anything. */
@@ -34,20 +72,21 @@ export function meanExtraWhM2(sun: SunYear, month: number): number {
 
 /**
  * The distribution of daily clearness for each month of a place. The published maximum is lowered to what a clear sky
- * (Haurwitz) gives at this sun, plus 5 %, but never so far that the month's own mean could not be met.
+ * gives at this sun, height and cold, plus 5 %, but never so far that the month's own mean could not be met.
  */
 export function monthSkies(sun: SunYear, monthly: readonly MonthlyClimate[]): MonthSky[] {
   return monthlyClearness(sun, monthly).map((clearness, month) => {
     const meanClearness = Math.min(Math.max(clearness, 0), 0.8)
     if (meanClearness <= 0.06) return { meanClearness, distribution: null }
-    const bound = Math.max(1.05 * clearSkyClearness(sun, month), meanClearness + 0.08)
+    const bound = Math.max(1.05 * clearSkyClearness(sun, month, monthly[month].meanC), meanClearness + 0.08)
     const maximum = Math.min(bound, clearnessMaximum(meanClearness))
     if (maximum <= meanClearness + 0.005) return { meanClearness, distribution: null }
     return { meanClearness, distribution: clearnessDistribution(meanClearness, bound) }
   })
 }
 
-function clearSkyClearness(sun: SunYear, month: number): number {
+function clearSkyClearness(sun: SunYear, month: number, meanC: number): number {
+  const linke = linkeTurbidity(meanC, sun.elevationM)
   const day = MONTH_START[month] + 15
   let clear = 0
   let extra = 0
@@ -56,7 +95,9 @@ function clearSkyClearness(sun: SunYear, month: number): number {
     if (sun.extraWhM2[i] <= 0) continue
     const hourExtra = sun.extraWhM2[i]
     const cosZenith = Math.max(sun.cosZenith[i], 0.01)
-    clear += (clearSkyWM2(cosZenith) / (sun.normalExtraWM2[day] * cosZenith)) * hourExtra
+    const normal = sun.normalExtraWM2[day]
+    // at the very horizon the fit has no meaning
+    clear += Math.min(1, clearSkyWM2(cosZenith, normal, sun.elevationM, linke) / (normal * cosZenith)) * hourExtra
     extra += hourExtra
   }
   return extra > 0 ? clear / extra : 0

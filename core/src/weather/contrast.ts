@@ -1,4 +1,4 @@
-import { darkMonths, DAYS, MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
+import { DAYS, MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
 
 /** The middle of one dark season, day by day. */
 export interface WinterSample {
@@ -11,18 +11,18 @@ export interface WinterSample {
 }
 
 /**
- * Three winters that differ as much as the years allow: by the energy of the four darkest months (November to February,
- * in the south May to August).
+ * Three winters that differ as much as the years allow: by the energy of the four darkest months.
  *
  * @param years daily energy of each year from `startDay` on, kWh/m²; at least one
  * @param startDay day of year (from 0) of the first day
+ * @param dark seven months of the dark season, as of {@link Season}
  */
 export function contrastingWinters(
   years: readonly Float64Array[],
   startDay: number,
-  latitudeDeg: number,
+  dark: readonly number[],
 ): WinterSample[] {
-  const months = darkMonths(latitudeDeg).slice(1, 5)
+  const months = dark.slice(1, 5)
   const from = (MONTH_START[months[0]] - startDay + DAYS) % DAYS
   const length = months.reduce((sum, month) => sum + MONTH_DAYS[month], 0)
   const winters = years.map((year, index) => {

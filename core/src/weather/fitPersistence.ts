@@ -14,7 +14,7 @@ const FEWEST_DAYS = 20
  * @returns −1…1, in practice 0…0.8
  * @throws RangeError for fewer than twenty days or a clearness outside 0…1
  * Source: Graham, Hollands & Huget (1988), with the Bendt et al. (1981) distribution.
- * @example fitPersistence(Array.from({ length: 60 }, (_, day) => (day % 20 < 10 ? 0.3 : 0.6))) → 0.8167
+ * @example fitPersistence(Array.from({ length: 60 }, (_, day) => (day % 20 < 10 ? 0.3 : 0.6))) → 0.8772
  */
 export function fitPersistence(dailyClearness: readonly number[], meanClearness?: readonly number[]): number {
   if (dailyClearness.length < FEWEST_DAYS)
@@ -24,7 +24,21 @@ export function fitPersistence(dailyClearness: readonly number[], meanClearness?
   const monthOf = (day: number) => (dailyClearness.length >= DAYS || meanClearness ? MONTH_OF_DAY[day % DAYS] : 0)
   const means = meanClearness ?? monthlyMeans(dailyClearness, monthOf)
   const normal = dailyClearness.map((clearness, day) => normalClearness(clearness, means[monthOf(day)]))
-  return lagOne(normal)
+  const lag = lagOne(normal)
+  return lag === null ? 0 : unbiasedLag(lag, normal.length)
+}
+
+/**
+ * A lag-1 autocorrelation of a short sequence freed of its bias towards nought: E[r] = ρ − (1 + 3ρ) ÷ n.
+ *
+ * @param lag as computed about the sequence's own mean, −1…1
+ * @param count of its values, > 3
+ * @returns −1…1
+ * Source: Kendall (1954).
+ * @example unbiasedLag(0.5, 31) → 0.5893
+ */
+export function unbiasedLag(lag: number, count: number): number {
+  return Math.min(1, Math.max(-1, (lag * count + 1) / (count - 3)))
 }
 
 function monthlyMeans(values: readonly number[], monthOf: (day: number) => number): number[] {
@@ -50,7 +64,8 @@ export function normalClearness(clearness: number, mean: number): number {
   return normalQuantile(Math.min(Math.max(share, 0.002), 0.998))
 }
 
-function lagOne(series: readonly number[]): number {
+/** Null where nothing changes. */
+function lagOne(series: readonly number[]): number | null {
   const mean = series.reduce((sum, value) => sum + value, 0) / series.length
   let product = 0
   let square = 0
@@ -58,5 +73,5 @@ function lagOne(series: readonly number[]): number {
     square += (value - mean) ** 2
     if (i > 0) product += (value - mean) * (series[i - 1] - mean)
   })
-  return square > 1e-9 ? product / square : 0
+  return square > 1e-9 ? product / square : null
 }

@@ -4,6 +4,8 @@ import { DAYS, HOURS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import type { SunYear } from '../sun/geometry.ts'
 import { clearnessQuantile } from './clearness.ts'
 import { monthSkies, smoothDaily, type MonthSky } from './climate.ts'
+import { winterWeights } from './interannual.ts'
+import { seasonOfMonths } from './season.ts'
 import { letSnowFall } from './snow.ts'
 
 /** One year of hours. Hour 0 begins at local standard midnight of day `startDay` (day of year from 0). */
@@ -44,7 +46,10 @@ export interface ClimateSource {
   /** lag-1 persistence of the daily Gaussian series, by month, 0…0.95 */
   persistence: readonly number[]
   windMS: number
-  recordLowC: number
+  /** how much the sun of the dark months differs between years, %; null for the usual of their brightness */
+  interannualPct: number | null
+  /** coldest that was ever measured; null where it is not known */
+  recordLowC: number | null
 }
 
 const PERSISTENCE_OF_TEMPERATURE = 0.7
@@ -58,13 +63,19 @@ export const HOURLY_CAP = 0.92
  *
  * Daily clearness: Bendt et al. (1981); its sequence: Graham, Hollands & Huget (1988), Gaussian AR(1).
  * Hours: Collares-Pereira & Rabl (1979) profile with seeded cloud noise, the day's energy preserved.
- * Temperature: monthly mean, AR(1) anomaly tied to clearness, daily swing widened by clear skies.
- * Wind: daily Rayleigh about the mean. Snow: on the dullest freezing days until the month's fall is met.
+ * Between years: a deviate of each winter in the same series, so that monthly means and lag-1 stay as they are.
+ * Temperature: monthly mean, AR(1) anomaly tied to clearness, daily swing widened by clear skies; spread so that a clear
+ * night comes near the record low once in twenty years.
+ * Wind: daily Rayleigh about the mean. Snow: on dull freezing days until the year's share of the month's fall is met.
  */
 export class WeatherMaker implements YearSource {
   private readonly skies: MonthSky[]
   private readonly meanC: Float64Array
   private readonly swingC: Float64Array
+  private readonly spreadC: Float64Array
+  /** by month: how heavily the winter's own deviate weighs, and what is left of the days' persistence */
+  private readonly winter: Float64Array
+  private readonly lag: number[]
 
   constructor(
     private readonly source: ClimateSource,
@@ -74,6 +85,14 @@ export class WeatherMaker implements YearSource {
     this.skies = monthSkies(sun, source.monthly)
     this.meanC = smoothDaily(source.monthly.map((month) => month.meanC))
     this.swingC = smoothDaily(source.monthly.map((month) => month.maxC - month.minC))
+    this.spreadC = smoothDaily(dailySpreadC(source))
+    const { months } = seasonOfMonths(source.latitudeDeg, source.monthly)
+    const { monthly, persistence, interannualPct } = source
+    this.winter = winterWeights(sun, monthly, this.skies, persistence, months, interannualPct)
+    this.lag = persistence.map((lag, month) => {
+      const square = this.winter[month] ** 2
+      return Math.max(0, (lag - square) / (1 - square))
+    })
   }
 
   /**
@@ -85,19 +104,23 @@ export class WeatherMaker implements YearSource {
     const mirror = index % 2 === 0 ? 1 : -1
     const year = emptyYear(this.startDay)
     const clearness = new Float64Array(DAYS)
-    let z = random.gaussian()
+    const winter = random.gaussian()
+    let x = random.gaussian()
     let anomaly = random.gaussian()
     for (let i = 0; i < DAYS; i++) {
       const day = (this.startDay + i) % DAYS
-      const persistence = this.source.persistence[MONTH_OF_DAY[day]]
+      const month = MONTH_OF_DAY[day]
+      const lag = this.lag[month]
+      const weight = this.winter[month]
       const shock = random.gaussian()
-      z = i === 0 ? z : persistence * z + Math.sqrt(1 - persistence * persistence) * shock
+      x = i === 0 ? x : lag * x + Math.sqrt(1 - lag * lag) * shock
+      const z = Math.sqrt(1 - weight * weight) * x + weight * winter
       anomaly = this.nextAnomaly(anomaly, day, shock, random.gaussian())
       year.gaussian[i] = mirror * z
       clearness[i] = this.fillSun(year, i, day, mirror * z, random)
       this.fillAir(year, i, day, mirror * anomaly, mirror * z, random)
     }
-    letSnowFall(year, clearness, this.source.monthly, random)
+    letSnowFall(year, clearness, this.source.monthly, random, mirror)
     return year
   }
 
@@ -152,16 +175,42 @@ export class WeatherMaker implements YearSource {
 
   private fillAir(year: WeatherYear, i: number, day: number, anomaly: number, z: number, random: Random): void {
     const swing = this.swingC[day]
-    const spread = Math.min(6, Math.max(1.5, 0.45 * swing))
-    const mean = this.meanC[day] + spread * anomaly
+    const mean = this.meanC[day] + this.spreadC[day] * anomaly
+    const { recordLowC } = this.source
     const half = (swing / 2) * (0.5 + normalCumulative(z))
     const wind = this.source.windMS * 1.128379 * Math.sqrt(-Math.log(1 - random.uniform()))
     for (let hour = 0; hour < 24; hour++) {
       const airC = mean + half * Math.cos((2 * Math.PI * (hour + 0.5 - 15)) / 24)
-      year.airC[i * 24 + hour] = Math.max(airC, this.source.recordLowC)
+      year.airC[i * 24 + hour] = recordLowC === null ? airC : Math.max(airC, recordLowC)
       year.windMS[i * 24 + hour] = wind
     }
   }
+}
+
+/** A clear night that comes once in twenty years lies so far below the mean of its days, in spreads of them. */
+const ONCE_IN_TWENTY = 3.1
+/** It stays so far above the record, K, which is older than that. */
+const ABOVE_RECORD_K = 2
+/** A clear night widens the swing by so much. */
+const CLEAR_SWING = 1.4
+/** Where no record is known: spread of the days over the yearly range of the monthly means. */
+const SPREAD_OF_RANGE = 0.25
+const SPREAD_K = { least: 1.5, most: 10, summerMost: 4.5 }
+
+/** Spread of daily means about the month's, K, by month: widest in the coldest, as the record low has it. */
+function dailySpreadC({ monthly, recordLowC }: ClimateSource): number[] {
+  const means = monthly.map(({ meanC }) => meanC)
+  const coldest = Math.min(...means)
+  const range = Math.max(...means) - coldest
+  const { maxC, minC } = monthly[means.indexOf(coldest)]
+  const night = coldest - ((maxC - minC) / 2) * CLEAR_SWING
+  const wanted = recordLowC === null ? SPREAD_OF_RANGE * range : (night - recordLowC - ABOVE_RECORD_K) / ONCE_IN_TWENTY
+  const winter = Math.min(SPREAD_K.most, Math.max(SPREAD_K.least, wanted))
+  return monthly.map((month) => {
+    const summer = Math.min(winter, SPREAD_K.summerMost, Math.max(SPREAD_K.least, 0.3 * (month.maxC - month.minC)))
+    const cold = range > 0 ? (Math.max(...means) - month.meanC) / range : 0
+    return summer + (winter - summer) * cold * cold
+  })
 }
 
 /** Spread of the logarithm of the hourly cloud noise on a day of this clearness: broken skies vary most. */

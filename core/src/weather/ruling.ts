@@ -6,6 +6,8 @@ export interface ClimateRows {
   monthly: readonly MonthlyClimate[]
   persistence: readonly number[]
   windMS: number
+  /** how much the sun of winters differs from year to year, %; null for the usual of its brightness */
+  interannualPct: number | null
 }
 
 /** The climate that rules at a place: its own rows, or those of the imported hours it is set to. */

@@ -104,34 +104,58 @@ export function hideUnderSnow(
 
 const FALL_HOURS = 6
 
+/** Snowfall of a winter differs by so much of its mean from year to year. Source: typical station records. */
+const YEARLY_SPREAD = 0.3
+/** A duller day draws snow sooner, by this power of its rank. */
+const DULL_POWER = 3
+
 /**
- * Lets the snow of each month fall on its dullest freezing days until the month's total is met.
+ * Lets the snow of each month fall, all of it: as much as that year has of the month's mean, on freezing days drawn the
+ * sooner the duller they are, and where those do not suffice on the coldest others.
  *
  * @param year its air is there already; its snowfall is filled
  * @param clearness of each day of the year
- * @param monthly rows with the month's snowfall, cm
+ * @param monthly rows with the month's mean snowfall, cm
+ * @param mirror −1 for the mirrored year of a pair
  */
 export function letSnowFall(
   year: WeatherYear,
   clearness: Float64Array,
   monthly: readonly MonthlyClimate[],
   random: Random,
+  mirror = 1,
 ): void {
+  const share = Math.exp(YEARLY_SPREAD * mirror * random.gaussian() - YEARLY_SPREAD ** 2 / 2)
   let from = 0
   while (from < DAYS) {
     const month = MONTH_OF_DAY[(year.startDay + from) % DAYS]
     const to = from + MONTH_DAYS[month]
-    let left = monthly[month].snowfallCm
-    const dullest = daysBetween(from, to).filter((i) => dailyMean(year.airC, i) < 0.5)
-    dullest.sort((a, b) => clearness[a] - clearness[b])
-    for (const [rank, i] of dullest.entries()) {
-      if (left <= 0) break
-      const fall = rank === dullest.length - 1 ? left : Math.min(left, 1 - 5 * Math.log(random.uniform()))
-      const start = Math.floor(random.uniform() * (24 - FALL_HOURS))
-      for (let hour = 0; hour < FALL_HOURS; hour++) year.snowfallCm[i * 24 + start + hour] = fall / FALL_HOURS
-      left -= fall
-    }
+    if (monthly[month].snowfallCm > 0)
+      snowOn(drawnDays(daysBetween(from, to), year, clearness, random), share * monthly[month].snowfallCm, year, random)
     from = to
+  }
+}
+
+/** Freezing days in the order in which snow falls on them, then the others from the coldest on. */
+function drawnDays(days: readonly number[], year: WeatherYear, clearness: Float64Array, random: Random): number[] {
+  const means = new Map(days.map((i) => [i, dailyMean(year.airC, i)]))
+  const freezing = days.filter((i) => means.get(i)! < 0.5).sort((a, b) => clearness[a] - clearness[b])
+  const rest = days.filter((i) => means.get(i)! >= 0.5).sort((a, b) => means.get(a)! - means.get(b)!)
+  // weighted draw without putting back: Efraimidis & Spirakis (2006)
+  const keys = new Map(
+    freezing.map((i, rank) => [i, Math.log(random.uniform()) / (1 - rank / freezing.length) ** DULL_POWER]),
+  )
+  return [...freezing.sort((a, b) => keys.get(b)! - keys.get(a)!), ...rest]
+}
+
+function snowOn(days: readonly number[], totalCm: number, year: WeatherYear, random: Random): void {
+  let left = totalCm
+  for (const [rank, i] of days.entries()) {
+    if (left <= 0) return
+    const fall = rank === days.length - 1 ? left : Math.min(left, 1 - 5 * Math.log(random.uniform()))
+    const start = Math.floor(random.uniform() * (24 - FALL_HOURS))
+    for (let hour = 0; hour < FALL_HOURS; hour++) year.snowfallCm[i * 24 + start + hour] = fall / FALL_HOURS
+    left -= fall
   }
 }
 

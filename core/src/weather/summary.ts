@@ -32,6 +32,39 @@ export function summariseWeather(years: readonly WeatherYear[]): WeatherSummary 
   }
 }
 
+/** How much the sun differs from year to year, standard deviation ÷ mean over the years. */
+export interface Interannual {
+  /** of each month's total */
+  monthlyCv: number[]
+  /** of the total of the four darkest months */
+  winterCv: number
+}
+
+/**
+ * @param years two or more
+ * @param dark the four darkest months 0…11
+ * @throws RangeError for fewer than two years
+ */
+export function interannual(years: readonly WeatherYear[], dark: readonly number[]): Interannual {
+  if (years.length < 2) throw new RangeError(`years ${years.length} must be 2 or more`)
+  const months = years.map((year) => {
+    const totals = Array<number>(12).fill(0)
+    for (let i = 0; i < DAYS; i++) totals[MONTH_OF_DAY[(year.startDay + i) % DAYS]] += dayTotal(year.ghiWM2, i)
+    return totals
+  })
+  return {
+    monthlyCv: MONTH_DAYS.map((_, month) => variation(months.map((totals) => totals[month]))),
+    winterCv: variation(months.map((totals) => dark.reduce((sum, month) => sum + totals[month], 0))),
+  }
+}
+
+/** Standard deviation ÷ mean; 0 where there is nothing. */
+function variation(values: readonly number[]): number {
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length
+  const square = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1)
+  return mean > 0 ? Math.sqrt(square) / mean : 0
+}
+
 /** Sum over the 24 hours of day `i` of a year's hours. */
 export function dayTotal(hours: Float32Array | Float64Array, i: number): number {
   let sum = 0

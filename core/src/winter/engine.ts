@@ -1,7 +1,7 @@
 import { keyOf, pick } from '../document/question.ts'
 import { surfaceOf } from '../plane/surface.ts'
 import type { ArrayField, Design, Place } from '../document/types.ts'
-import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, runStartDay } from '../calendar/calendar.ts'
+import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { sunYear, type SunYear } from '../sun/geometry.ts'
 import { TiltedPlane, tiltOnDay, type Surface } from '../plane/plane.ts'
 import { lifeYears } from '../bank/life.ts'
@@ -9,6 +9,7 @@ import { WeatherMaker, type WeatherYear, type YearSource } from '../weather/gene
 import type { HourlySeries } from '../weather/hours/series.ts'
 import { ImportedYears } from '../weather/hours/years.ts'
 import { climateOf, yearsOfRun } from '../weather/ruling.ts'
+import { seasonOf, seasonOfMonths } from '../weather/season.ts'
 import { hideUnderSnow, snowOnGround } from '../weather/snow.ts'
 import { dayTotal } from '../weather/summary.ts'
 import { hoursQuestion, yearHours, type YearHours } from './hours.ts'
@@ -89,7 +90,7 @@ export class WinterEngine {
   }
 
   private startOf({ place }: Design): number {
-    return this.startDay ?? runStartDay(place.latitudeDeg)
+    return this.startDay ?? seasonOf(place).startDay
   }
 
   /**
@@ -169,7 +170,7 @@ export class WinterEngine {
   }
 
   private yearsFrom({ fileId, climate, at }: WeatherQuestion, name = ''): YearSource {
-    const start = this.startDay ?? runStartDay(at.latitudeDeg)
+    const start = this.startDay ?? seasonOfMonths(at.latitudeDeg, climate.monthly).startDay
     if (fileId === null) return new WeatherMaker(climate, this.sun!, start)
     const series = this.files.get(fileId)
     if (!series) throw new RangeError(`place.hours ${name}: the hours of this weather file are not loaded`)
@@ -242,10 +243,17 @@ type PlaneQuestion = ReturnType<typeof planeQuestion>
 
 /** What of a place its weather rests on. */
 function weatherQuestion(place: Place) {
-  const { monthly, persistence, windMS } = climateOf(place)
+  const { monthly, persistence, windMS, interannualPct } = climateOf(place)
   return {
-    at: pick(place, 'latitudeDeg', 'longitudeDeg', 'utcOffsetH'),
-    climate: { latitudeDeg: place.latitudeDeg, monthly, persistence, windMS, recordLowC: place.recordLowC },
+    at: pick(place, 'latitudeDeg', 'longitudeDeg', 'utcOffsetH', 'elevationM'),
+    climate: {
+      latitudeDeg: place.latitudeDeg,
+      monthly,
+      persistence,
+      windMS,
+      interannualPct,
+      recordLowC: place.recordLowC,
+    },
     fileId: place.source === 'hours' ? place.hours!.fileId : null,
   }
 }

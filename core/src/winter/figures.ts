@@ -103,6 +103,30 @@ export function figuresAt(years: readonly YearFigures[], badShare: number): Year
   }
 }
 
+/**
+ * How far each figure at a percentile may be off because there are only so many years: half the way between the
+ * percentiles one standard error of their rank below and above it.
+ *
+ * @param years at least one; of a single year nothing can be said, and all is 0
+ * @example ((year) => figureErrors(Array.from({ length: 30 }, (_, i) => ({ ...year, generatorHours: i })),
+ * 0.5).generatorHours)(figuresOf(new WinterEngine().year(larkspurBench(), 7, 0))) → 2.647
+ * Source: order statistics, the rank of a quantile being binomial: √(p(1 − p) ÷ n).
+ */
+export function figureErrors(years: readonly YearFigures[], badShare: number): YearFigures {
+  const off = Math.sqrt((badShare * (1 - badShare)) / years.length)
+  const [low, high] = [figuresAt(years, Math.max(0, badShare - off)), figuresAt(years, Math.min(1, badShare + off))]
+  const half = (a: number, b: number) => Math.abs(a - b) / 2
+  const byPriority = (key: keyof typeof PRIORITY_FIGURES) =>
+    Object.fromEntries(
+      PRIORITIES.map((priority) => [priority, half(low[key][priority], high[key][priority])]),
+    ) as Record<Priority, number>
+  return {
+    shortHours: byPriority('shortHours'),
+    unmetWh: byPriority('unmetWh'),
+    ...(Object.fromEntries(KEYS.map((key) => [key, half(low[key], high[key])])) as Record<RunFigure, number>),
+  }
+}
+
 /** The worst of what was short, whatever its priority. */
 export const worstOf = (byPriority: Record<Priority, number>): number => Math.max(...Object.values(byPriority))
 

@@ -8,8 +8,8 @@ import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { curveOf, type InverterCurve } from '../inverter/efficiency.ts'
 import { inverterRating } from '../inverter/service.ts'
-import { runStartDay } from '../calendar/calendar.ts'
 import { climateOf } from '../weather/ruling.ts'
+import { seasonOf } from '../weather/season.ts'
 import { controllerEfficiency } from './hours.ts'
 import { legLimits, loadTables, type LoadTables } from './loadTables.ts'
 
@@ -148,7 +148,7 @@ export function runPlan(design: Design): RunPlan {
   const loads = loadTables(design, parts)
   return {
     ...inverterPlan,
-    startDay: runStartDay(place.latitudeDeg),
+    startDay: seasonOf(place).startDay,
     loads,
     easy: easyTables(loads, inverterPlan),
     shedCanWait: household.shedCanWaitBelow ?? -1,

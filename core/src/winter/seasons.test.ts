@@ -5,7 +5,8 @@ import { derive } from '../derive/derive.ts'
 import { darkMonths, DAYS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, runStartDay } from '../calendar/calendar.ts'
 import { extraterrestrialDaily } from '../sun/extraterrestrial.ts'
 import { sunYear } from '../sun/geometry.ts'
-import { climateAt } from '../weather/climates.ts'
+import { seasonOf, seasonOfMonths } from '../weather/season.ts'
+import { climateAt, ILLUSTRATIVE_CLIMATES } from '../weather/climates.ts'
 import { contrastingWinters } from '../weather/contrast.ts'
 import { WinterEngine } from './engine.ts'
 import { darkSeason, summariseWinter } from './summary.ts'
@@ -42,7 +43,7 @@ describe.each(LATITUDES)('at latitude %s', (latitudeDeg) => {
   })
 
   it('the strip is the dark half of the year there, whole, in the middle of the run', () => {
-    const { startDay, days } = darkSeason(latitudeDeg)
+    const { startDay, days } = darkSeason(seasonOf(design.place))
     expect(MONTH_OF_DAY[startDay]).toBe(latitudeDeg >= 0 ? 9 : 3)
     expect(summary.weeks[0].startDay).toBe(startDay)
     expect(summary.weeks).toHaveLength(Math.floor(days / 7))
@@ -136,13 +137,52 @@ describe('sun lost to a horizon', () => {
   })
 })
 
+describe('the dark season of a place', () => {
+  const rows = (ghi: (month: number) => number) =>
+    MONTH_DAYS.map((_, month) => ({ ghiKWhM2Day: ghi(month), meanC: 25, minC: 20, maxC: 30, snowfallCm: 0 }))
+
+  it('is the winter of its hemisphere where the sun does not say otherwise', () => {
+    expect(
+      seasonOfMonths(
+        45,
+        rows(() => 4),
+      ),
+    ).toEqual({ months: darkMonths(45), startDay: MONTH_START[6] })
+    expect(
+      seasonOfMonths(
+        -45,
+        rows(() => 4),
+      ),
+    ).toEqual({ months: darkMonths(-45), startDay: 0 })
+    for (const latitudeDeg of [60, 45, 30])
+      for (const { id } of ILLUSTRATIVE_CLIMATES)
+        expect(seasonOfMonths(latitudeDeg, climateAt(id, latitudeDeg).monthly).months).toEqual(darkMonths(latitudeDeg))
+  })
+
+  it('is the rains at 10° north, darkest in July, and strip, verdict, tilt and run follow it', () => {
+    const design = larkspurBench()
+    const monsoon = rows((month) => 5.8 - 2.4 * Math.exp(-(((month - 6.3) / 1.8) ** 2)))
+    Object.assign(design.place, { latitudeDeg: 10, longitudeDeg: 76, utcOffsetH: 5, horizon: [], monthly: monsoon })
+    Object.assign(design.place, { climate: 'own', recordLowC: 12, recordHighC: 40 })
+    const season = seasonOf(design.place)
+    expect(season.months.slice(1, 5)).toContain(6)
+    expect(season.months.slice(1, 5)).toContain(7)
+    expect(season.months).not.toContain(11)
+    const summary = summariseWinter(new WinterEngine().run(design, { years: 2, seed: 3 }), design)
+    expect(summary.weeks[0].startDay).toBe(MONTH_START[season.months[0]])
+    expect(summary.weeks).toHaveLength(30)
+    // the run begins with a full bank, long before the rains
+    expect((MONTH_START[season.months[0]] - season.startDay + DAYS) % DAYS).toBeGreaterThan(80)
+  })
+})
+
 describe('three contrasting winters', () => {
   const flat = (energy: number) => new Float64Array(DAYS).fill(energy)
 
   it('are the least, the middle and the most of the four darkest months', () => {
     const years = [3, 1, 5, 2, 4].map(flat)
-    expect(contrastingWinters(years, 181, 48).map(({ index }) => index)).toEqual([1, 0, 2])
-    expect(contrastingWinters(years, 0, -41)[0].days).toHaveLength(
+    expect(contrastingWinters(years, 181, darkMonths(48)).map(({ index }) => index)).toEqual([1, 0, 2])
+    expect(contrastingWinters(years, 0, darkMonths(-41))[0].days).toHaveLength(
       MONTH_DAYS[4] + MONTH_DAYS[5] + MONTH_DAYS[6] + MONTH_DAYS[7],
     )
   })
@@ -153,8 +193,8 @@ describe('three contrasting winters', () => {
       year[(dayOfYear - startDay + DAYS) % DAYS] = 9
       return year
     }
-    expect(contrastingWinters([marked(181, MONTH_START[10])], 181, 48)[0].days[0]).toBe(9)
-    expect(contrastingWinters([marked(0, MONTH_START[4])], 0, -41)[0].days[0]).toBe(9)
+    expect(contrastingWinters([marked(181, MONTH_START[10])], 181, darkMonths(48))[0].days[0]).toBe(9)
+    expect(contrastingWinters([marked(0, MONTH_START[4])], 0, darkMonths(-41))[0].days[0]).toBe(9)
   })
 })
 

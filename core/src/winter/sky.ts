@@ -5,7 +5,7 @@ import type { SunLeft, SunQuestion, WinterEngine } from './engine.ts'
 import { figuresAt, figuresOf, type YearFigures } from './figures.ts'
 import { derive } from '../derive/derive.ts'
 import { sunYearOf } from '../plane/sunYearOf.ts'
-import { runStartDay } from '../calendar/calendar.ts'
+import { seasonOf } from '../weather/season.ts'
 import { bestTilt, latitudeRules, monthlyPlane, type BestTilt } from '../plane/monthly.ts'
 import { climateAt } from '../weather/climates.ts'
 import { contrastingWinters, type WinterSample } from '../weather/contrast.ts'
@@ -31,13 +31,14 @@ export function skyReport(engine: WinterEngine, design: SkyQuestion, count: numb
   const [array] = design.arrays
   if (!array) return null
   const { seed } = design.winter
+  const { months, startDay } = seasonOf(design.place)
   const years = yearsOfRun(design.place, count)
   const days = Array.from({ length: years }, (_, i) => dailySums(engine.planeOf(design, array, seed, i)))
   return {
     years,
     left: engine.sunLeft(design, array, seed, Math.min(10, years)),
     spells: darkSpells(days, DARK_DAY_KWHM2),
-    winters: contrastingWinters(days, runStartDay(design.place.latitudeDeg), design.place.latitudeDeg),
+    winters: contrastingWinters(days, startDay, months),
   }
 }
 
@@ -144,7 +145,7 @@ function figuresOfSource(
   const results = engine.run(design, { years: count, seed })
   const { sunHours, worstMonth, worked } = derive(design)
   const { monthly, persistence } = climateOf(design.place)
-  const dark = design.place.latitudeDeg >= 0 ? [10, 11, 0, 1] : [4, 5, 6, 7]
+  const dark = seasonOf(design.place).months.slice(1, 5)
   const [array] = design.arrays
   const spells = array
     ? darkSpells(

@@ -11,6 +11,8 @@ import { controllerEfficiency, yearHours } from './hours.ts'
 import { emptyTrace } from './year.ts'
 import { runPlan } from './plan.ts'
 import { darkSeason, summariseWinter } from './summary.ts'
+import { climateAt } from '../weather/climates.ts'
+import { seasonOf } from '../weather/season.ts'
 import { runStartDay } from '../calendar/calendar.ts'
 import { figuresAt, figuresOf, type YearFigures, RUN_FIGURES, type RunFigure, worstOf } from './figures.ts'
 
@@ -56,13 +58,20 @@ describe('figures over years', () => {
   })
 })
 
+/** The demo's place at another latitude, its climate with it. */
+const at = (latitudeDeg: number) => ({
+  ...larkspurBench().place,
+  latitudeDeg,
+  ...climateAt('cold-valley', latitudeDeg),
+})
+
 describe('the dark season', () => {
   it.each([
     [48, 273, 212],
     [0, 273, 212],
     [-43, 90, 214],
   ])('at %s° starts on day %s and has %s days', (latitude, startDay, days) => {
-    expect(darkSeason(latitude)).toEqual({ startDay, days })
+    expect(darkSeason(seasonOf(at(latitude)))).toEqual({ startDay, days })
   })
 })
 
@@ -70,7 +79,7 @@ describe('the weeks of the strip', () => {
   // every day of the run told apart: its lowest charge a thousandth of its number, its generator hours the number
   it.each([48, -43])('at %s° are the sevens of days of the dark season, in order', (latitudeDeg) => {
     const design = larkspurBench()
-    design.place.latitudeDeg = latitudeDeg
+    design.place = at(latitudeDeg)
     const [made] = engine.run(design, { years: 1, seed: 1 })
     const told = (of: (day: number) => number) => Float32Array.from({ length: 365 }, (_, day) => of(day))
     const year = {
@@ -79,7 +88,7 @@ describe('the weeks of the strip', () => {
       generatorHoursByDay: told((day) => day),
       shortHoursByDay: told((day) => day / 10),
     }
-    const { startDay, days } = darkSeason(latitudeDeg)
+    const { startDay, days } = darkSeason(seasonOf(design.place))
     const first = (startDay - runStartDay(latitudeDeg) + 365) % 365
     const { weeks } = summariseWinter([year, year, year], design)
     expect(weeks).toHaveLength(Math.floor(days / 7))

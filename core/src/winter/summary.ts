@@ -1,8 +1,9 @@
-import { figuresAt, figuresOf, type YearFigures } from './figures.ts'
+import { figureErrors, figuresAt, figuresOf, type YearFigures } from './figures.ts'
 import { quantile } from '../math/quantile.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
-import { darkMonths, DAYS, MONTH_DAYS, MONTH_START, runStartDay } from '../calendar/calendar.ts'
+import { DAYS, MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
+import { seasonOf, type Season } from '../weather/season.ts'
 import type { YearResult, YearLosses } from './year.ts'
 
 /** How bad a year is taken: the median, then what is passed in 1 year of 5 and of 10, and the worst there was. */
@@ -28,6 +29,8 @@ export interface WinterSummary {
   oneInFive: YearFigures
   oneInTen: YearFigures
   worst: YearFigures
+  /** how far the median and 1 in 10 may be off with so many years */
+  errors: Record<'median' | 'oneInTen', YearFigures>
   weeks: StripWeek[]
   /** share of dark-season days whose lowest charge stays above 60 % */
   easyDays: number
@@ -64,8 +67,7 @@ export interface WinterSummary {
  * @param years at least one, as run for this design
  */
 export function summariseWinter(years: readonly YearResult[], design: Design): WinterSummary {
-  const { latitudeDeg } = design.place
-  const runStart = runStartDay(latitudeDeg)
+  const season = seasonOf(design.place)
   const meanOf = (pick: (year: YearResult) => number) => mean(years.map(pick))
   const monthly = (pick: (year: YearResult) => Float64Array, unit = 1000) =>
     Array.from({ length: 12 }, (_, m) => meanOf((year) => pick(year)[m]) / unit)
@@ -78,8 +80,12 @@ export function summariseWinter(years: readonly YearResult[], design: Design): W
     oneInFive: figuresAt(figures, PERCENTILES.oneInFive),
     oneInTen: figuresAt(figures, PERCENTILES.oneInTen),
     worst: figuresAt(figures, PERCENTILES.worst),
-    weeks: stripWeeks(years, latitudeDeg, runStart),
-    easyDays: easyDayShare(years, latitudeDeg, runStart),
+    errors: {
+      median: figureErrors(figures, PERCENTILES.median),
+      oneInTen: figureErrors(figures, PERCENTILES.oneInTen),
+    },
+    weeks: stripWeeks(years, season),
+    easyDays: easyDayShare(years, season),
     months: {
       arrayKWh: monthly((year) => year.months.arrayWh),
       toBankKWh: monthly((year) => year.months.toBankWh),
@@ -114,14 +120,13 @@ export function summariseWinter(years: readonly YearResult[], design: Design): W
 }
 
 /** First day of the dark season, and its length in days. */
-export function darkSeason(latitudeDeg: number): { startDay: number; days: number } {
-  const months = darkMonths(latitudeDeg)
+export function darkSeason({ months }: Season): { startDay: number; days: number } {
   return { startDay: MONTH_START[months[0]], days: months.reduce((sum, month) => sum + MONTH_DAYS[month], 0) }
 }
 
-function stripWeeks(years: readonly YearResult[], latitudeDeg: number, runStart: number): StripWeek[] {
-  const season = darkSeason(latitudeDeg)
-  const first = (season.startDay - runStart + DAYS) % DAYS
+function stripWeeks(years: readonly YearResult[], of: Season): StripWeek[] {
+  const season = darkSeason(of)
+  const first = (season.startDay - of.startDay + DAYS) % DAYS
   return Array.from({ length: Math.floor(season.days / 7) }, (_, week) => {
     const from = first + week * 7
     const low = years.map((year) => Math.min(...year.lowestByDay.subarray(from, from + 7))).sort((a, b) => a - b)
@@ -146,9 +151,9 @@ function stripWeeks(years: readonly YearResult[], latitudeDeg: number, runStart:
   })
 }
 
-function easyDayShare(years: readonly YearResult[], latitudeDeg: number, runStart: number): number {
-  const season = darkSeason(latitudeDeg)
-  const first = (season.startDay - runStart + DAYS) % DAYS
+function easyDayShare(years: readonly YearResult[], of: Season): number {
+  const season = darkSeason(of)
+  const first = (season.startDay - of.startDay + DAYS) % DAYS
   let comfortable = 0
   for (const year of years)
     for (let day = first; day < first + season.days; day++) if (year.lowestByDay[day] > 0.6) comfortable++

@@ -1,6 +1,7 @@
 import type { Design } from '../document/types.ts'
-import { darkMonths, MONTH_DAYS } from '../calendar/calendar.ts'
+import { MONTH_DAYS } from '../calendar/calendar.ts'
 import type { WinterSummary } from './summary.ts'
+import { seasonOf } from '../weather/season.ts'
 import { amount } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
 
@@ -18,7 +19,7 @@ const ALMOST_ALONE = 0.02
  * @param proved of {@link provedBottleneck}, or null while nothing has been tried
  */
 export function verdict(design: Design, winter: WinterSummary, proved: Words | null = null): Words {
-  const dark = darkMonths(design.place.latitudeDeg).slice(1, 5)
+  const dark = seasonOf(design.place).months.slice(1, 5)
   const sum = (months: readonly number[]) => dark.reduce((total, month) => total + months[month], 0)
   const { months } = winter
   const array = sum(months.arrayKWh)

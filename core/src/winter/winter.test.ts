@@ -3,6 +3,7 @@ import { larkspurBench, larkspurFlooded } from '../design/samples.ts'
 import { runYear } from './loop.ts'
 import { emptyTrace } from './year.ts'
 import { WinterEngine } from './engine.ts'
+import { climateAt } from '../weather/climates.ts'
 import { runPlan } from './plan.ts'
 import { flatYear, tiny } from './testDesigns.ts'
 import { summariseWinter } from './summary.ts'
@@ -67,7 +68,7 @@ describe('the strip', () => {
     expect(weeks[0].startDay).toBe(273)
     for (const week of weeks) expect(week.lowOneInTen).toBeLessThanOrEqual(week.lowTypical)
     const south = larkspurBench()
-    south.place.latitudeDeg = -45
+    Object.assign(south.place, { latitudeDeg: -45, ...climateAt('cold-valley', -45) })
     const southWeeks = summariseWinter(engine.run(south, { years: 2, seed: 7 }), south).weeks
     expect(southWeeks[0].startDay).toBe(90)
   })

@@ -34,7 +34,7 @@ function upload(years = 1, seed = 0, change: Partial<WeatherUpload> = {}): Weath
     ...shape,
     name: `Hours ${seed}`,
     station: null,
-    fitted: { monthly, persistence, windMS, lowestC: -3, highestC: -3 },
+    fitted: { monthly, persistence, windMS, interannualPct: null, lowestC: -3, highestC: -3 },
     report: { rows: HOURS, years, filled: [], filledHours: 0, refused: [], refusedCount: 0, notes: [] },
     hours: Buffer.from(bytes).toString('base64'),
     ...change,

@@ -2,7 +2,7 @@
 import { computed, ref, toRaw } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
-import { MONTH_DAYS, MONTH_NAMES, darkMonths } from '@ambrel/core'
+import { MONTH_DAYS, MONTH_NAMES, seasonOf } from '@ambrel/core'
 import { quantity } from '@ambrel/core/units'
 import { useDesign } from '../stores/design.ts'
 import { editionOf } from '../stores/edition.ts'
@@ -32,7 +32,7 @@ const generatorHeight = (hours: number) => Math.min(15, hours * 0.75)
 const months = computed(() => {
   if (!design.document) return []
   let day = 0
-  return darkMonths(design.document.place.latitudeDeg).map((month) => {
+  return seasonOf(design.document.place).months.map((month) => {
     const at = day / 7
     day += MONTH_DAYS[month]
     return { name: MONTH_NAMES[month], at }

@@ -15,7 +15,7 @@ const file = (id: string): WeatherFile => ({
   years: 3,
   utcOffsetH: -7,
   channels: ['ghiWM2', 'airC'],
-  fitted: { monthly, persistence, windMS, lowestC: -20, highestC: 30 },
+  fitted: { monthly, persistence, windMS, interannualPct: null, lowestC: -20, highestC: 30 },
   report: { rows: 26280, years: 3, filled: [], filledHours: 0, refused: [], refusedCount: 0, notes: [] },
   usedBy: 0,
 })
@@ -87,6 +87,7 @@ describe('weather files in the browser', () => {
       monthly,
       persistence,
       windMS,
+      interannualPct: null,
       lowestC: -20,
       highestC: 30,
     })

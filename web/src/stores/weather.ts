@@ -6,7 +6,8 @@ import { api, ApiRefusal } from './api.ts'
 
 /** What a design keeps of a weather file. */
 export function placeHoursOf({ id, name, years, utcOffsetH, fitted }: WeatherFile): PlaceHours {
-  return { fileId: id, name, years, utcOffsetH, ...fitted }
+  // files kept from before do not say how their winters differ
+  return { fileId: id, name, years, utcOffsetH, ...fitted, interannualPct: fitted.interannualPct ?? null }
 }
 
 /** The weather files of the server, read when first asked for. */

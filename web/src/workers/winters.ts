@@ -1,4 +1,4 @@
-import { runStartDay, summariseWinter, type Design, type WinterSummary, type YearResult } from '@ambrel/core'
+import { seasonOf, summariseWinter, type Design, type WinterSummary, type YearResult } from '@ambrel/core'
 
 /** The winters of a run, a row per year, a column per day of the run's year. */
 export interface Winters {
@@ -15,7 +15,7 @@ const DAYS = 365
 
 /** What the page draws of a run's years. */
 export function packWinters(design: Design, results: readonly YearResult[]): Winters {
-  const startDay = runStartDay(design.place.latitudeDeg)
+  const { startDay } = seasonOf(design.place)
   const lowest = new Float32Array(results.length * DAYS)
   const generatorHours = new Float32Array(results.length * DAYS)
   const shortHours = new Float32Array(results.length * DAYS)

@@ -2,7 +2,8 @@ import type { FittedClimate } from '../../document/types.ts'
 import type { MonthlyClimate } from '../../document/types.ts'
 import { DAYS, MONTH_DAYS, MONTH_OF_DAY } from '../../calendar/calendar.ts'
 import type { SunYear } from '../../sun/geometry.ts'
-import { CLEARNESS_FOR_FIT, normalClearness } from '../fitPersistence.ts'
+import { seasonOfMonths } from '../season.ts'
+import { CLEARNESS_FOR_FIT, normalClearness, unbiasedLag } from '../fitPersistence.ts'
 import type { HourlySeries } from './series.ts'
 
 /** With fewer years than this a month is fitted together with its neighbours. */
@@ -53,6 +54,7 @@ export function fitClimate(
   return {
     monthly,
     persistence: persistenceByMonth(days, series.years),
+    interannualPct: interannualOf(days, sun, series),
     windMS: series.windMS ? round(meanOf(series.windMS), 1) : otherwise.windMS,
     lowestC: round(
       days.reduce((lowest, { minC }) => Math.min(lowest, minC), Infinity),
@@ -74,6 +76,37 @@ interface Day {
   maxC: number
   snowCm: number
 }
+
+/** With fewer winters than this their spread is chance. */
+const WINTERS_FOR_A_SPREAD = 5
+
+/** Standard deviation over the mean of the sun of the four darkest months, %; null with too few years. */
+function interannualOf(days: readonly Day[], sun: SunYear, series: HourlySeries): number | null {
+  if (series.years < WINTERS_FOR_A_SPREAD) return null
+  const { startDay, months } = darkestOf(days, sun)
+  const from = (startDay - series.firstDay + DAYS) % DAYS
+  const totals: number[] = []
+  for (let first = from; first + DAYS <= days.length; first += DAYS)
+    totals.push(
+      days.slice(first, first + DAYS).reduce((sum, day) => sum + (months.includes(day.month) ? day.ghiWh : 0), 0),
+    )
+  if (totals.length < WINTERS_FOR_A_SPREAD - 1) return null
+  const mean = totals.reduce((sum, each) => sum + each, 0) / totals.length
+  const square = totals.reduce((sum, each) => sum + (each - mean) ** 2, 0) / (totals.length - 1)
+  return mean > 0 ? Math.min(25, round((100 * Math.sqrt(square)) / mean, 1)) : null
+}
+
+/** The four darkest months in a row, and a day far from them. */
+function darkestOf(days: readonly Day[], { dailyExtraWhM2 }: SunYear): { startDay: number; months: number[] } {
+  const sums = MONTH_DAYS.map((_, month) => days.reduce((sum, day) => sum + (day.month === month ? day.ghiWh : 0), 0))
+  const north = dailyExtraWhM2[171] >= dailyExtraWhM2[354]
+  const { months, startDay } = seasonOfMonths(
+    north ? 1 : -1,
+    sums.map((ghiWh, month) => ({ ...EMPTY_ROW, ghiKWhM2Day: ghiWh / MONTH_DAYS[month] })),
+  )
+  return { startDay, months: months.slice(1, 5) }
+}
+const EMPTY_ROW = { meanC: 0, minC: 0, maxC: 0, snowfallCm: 0 }
 
 function daysOf(series: HourlySeries, sun: SunYear): Day[] {
   return Array.from({ length: series.years * DAYS }, (_, i) => {
@@ -129,7 +162,8 @@ function lagOfPairs(series: readonly number[], counts: (i: number) => boolean): 
   }
   if (pairs < 20) return PUBLISHED_PERSISTENCE
   const spread = Math.sqrt((aa - (a * a) / pairs) * (bb - (b * b) / pairs))
-  return spread > 1e-9 ? round(Math.min(0.9, Math.max(0, (ab - (a * b) / pairs) / spread)), 2) : PUBLISHED_PERSISTENCE
+  if (spread <= 1e-9) return PUBLISHED_PERSISTENCE
+  return round(Math.min(0.9, Math.max(0, unbiasedLag((ab - (a * b) / pairs) / spread, pairs))), 2)
 }
 
 function total(hours: Float32Array, day: number): number {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { darkMonths, type TiltChoice, pick, turnAll } from '@ambrel/core'
+import { type TiltChoice, pick, seasonOf, turnAll } from '@ambrel/core'
 import { decimal, significant } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 import MonthPicker from '../../fields/MonthPicker.vue'
@@ -8,7 +8,7 @@ import { useAnswer } from '../../stores/answer.ts'
 
 /** The tilt that collects most in the chosen months, by search, beside the rules of thumb. */
 const design = useDesign()
-const months = ref(darkMonths(design.document!.place.latitudeDeg).slice(1, 5))
+const months = ref(seasonOf(design.document!.place).months.slice(1, 5))
 const { answer } = useAnswer(
   (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools'), months: months.value }),
   (service, asked) => service.tilts(asked.design, asked.months),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { darkMonths, MONTH_DAYS, MONTH_NAMES, pick } from '@ambrel/core'
+import { MONTH_DAYS, MONTH_NAMES, pick, seasonOf } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -26,8 +26,8 @@ const rows = computed(() =>
 const longest = computed(() => Math.max(1, ...rows.value.map((row) => row.days)))
 const months = computed(() => {
   let day = 0
-  return darkMonths(design.document!.place.latitudeDeg)
-    .slice(1, 5)
+  return seasonOf(design.document!.place)
+    .months.slice(1, 5)
     .map((month) => {
       const at = day
       day += MONTH_DAYS[month]

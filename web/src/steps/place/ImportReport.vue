@@ -19,6 +19,7 @@ const props = defineProps<{
     fitted: {
       monthly: { ghiKWhM2Day: number; meanC: number; snowfallCm: number }[]
       persistence: number[]
+      interannualPct: number | null
       lowestC: number
       highestC: number
     }
@@ -39,6 +40,9 @@ const rowsOf = ({ fromRow, toRow }: RowNote) => (fromRow === toRow ? `row ${from
     <p>
       <b>{{ read.years }} year{{ read.years === 1 ? '' : 's' }}</b> from {{ read.report.rows }} rows;
       {{ prefs.show(read.fitted.lowestC, '°C') }} to {{ prefs.show(read.fitted.highestC, '°C') }}.
+      <template v-if="read.fitted.interannualPct !== null">
+        Its winters differ by {{ prefs.show(read.fitted.interannualPct, '%') }}.
+      </template>
       <template v-if="lists.length === 0">Nothing was missing.</template>
     </p>
     <ul v-if="read.report.notes.length > 0" class="notes">

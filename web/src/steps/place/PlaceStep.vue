@@ -96,6 +96,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
       />
       <DocumentField v-if="place.brushSnowDays !== null" path="place.brushSnowDays" labelled />
       <DocumentField path="place.windMS" labelled />
+      <DocumentField path="place.interannualPct" labelled />
       <DocumentField path="place.albedoBare" labelled />
       <DocumentField path="place.albedoSnow" labelled />
       <DocumentField path="schools.skyModel" labelled />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { darkMonths, darkSeason, MONTH_DAYS, MONTH_NAMES } from '@ambrel/core'
+import { darkSeason, MONTH_DAYS, MONTH_NAMES, seasonOf, type Place } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { chargeColour } from '../../drawing/chargeRamp.ts'
@@ -9,7 +9,7 @@ import type { Winters } from '../../workers/winters.ts'
 import { yearsWords } from '../../frame/yearsWords.ts'
 
 /** A row per made year, a column per day of the dark season, coloured by the day's lowest charge. */
-const props = defineProps<{ winters: Winters; latitudeDeg: number }>()
+const props = defineProps<{ winters: Winters; place: Place }>()
 const emit = defineEmits<{ open: [year: number, dayOfRun: number] }>()
 const design = useDesign()
 const prefs = usePrefs()
@@ -20,7 +20,7 @@ const SHOWN = 60
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const { width } = useElementSize(holder)
-const season = computed(() => darkSeason(props.latitudeDeg))
+const season = computed(() => darkSeason(seasonOf(props.place)))
 const first = computed(() => (season.value.startDay - props.winters.startDay + DAYS) % DAYS)
 const rows = computed(() => Math.min(props.winters.years, SHOWN))
 const rowHeight = computed(() => Math.max(5, Math.min(16, Math.floor(252 / rows.value))))
@@ -30,7 +30,7 @@ const picked = ref<{ year: number; day: number } | null>(null)
 
 const months = computed(() => {
   let day = 0
-  return darkMonths(props.latitudeDeg).map((month) => {
+  return seasonOf(props.place).months.map((month) => {
     const at = day
     day += MONTH_DAYS[month]
     return { name: MONTH_NAMES[month], at, days: MONTH_DAYS[month] }

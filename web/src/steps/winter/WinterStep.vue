@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { keyOf, provedBottleneck, verdict, WEEK_DAYS, worstOf } from '@ambrel/core'
+import { keyOf, type Priority, provedBottleneck, verdict, WEEK_DAYS, worstOf } from '@ambrel/core'
 import Figure from '../../frame/Figure.vue'
 import DocumentField from '../../fields/DocumentField.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -41,6 +41,20 @@ const says = computed(() =>
   summary.value && design.document ? prefs.say(verdict(design.document, summary.value, proved.value)) : '',
 )
 
+/** A figure with how far it may be off for want of years. */
+function withError(value: number, error: number, unit: string): string {
+  const off = error > 0 ? ` ±${prefs.show(error, unit)}` : ''
+  return `${prefs.show(value, unit)}${off}`
+}
+/** Of the priority that is short the longest. */
+const worstShortError = computed(() => {
+  if (!summary.value) return 0
+  const { oneInTen, errors } = summary.value
+  const longest = (Object.keys(oneInTen.shortHours) as Priority[]).find(
+    (priority) => oneInTen.shortHours[priority] === worstOf(oneInTen.shortHours),
+  )!
+  return errors.oneInTen.shortHours[longest]
+})
 /** The week that is opened, by the year and day of the run. */
 const opened = ref<{ year: number; firstDay: number } | null>(null)
 function open(year: number, day: number): void {
@@ -58,11 +72,17 @@ function open(year: number, day: number): void {
   <template v-if="summary">
     <p class="verdict" data-verdict>{{ says }}</p>
     <div class="row wrap figures">
-      <Figure :value="prefs.show(short, 'h')" label="short, 1 year in 10" />
-      <Figure :value="prefs.show(summary.median.generatorHours, 'h')" label="generator, typical" />
-      <Figure :value="prefs.show(summary.oneInTen.generatorHours, 'h')" label="generator, 1 in 10" />
+      <Figure :value="withError(short ?? 0, worstShortError, 'h')" label="short, 1 year in 10" />
       <Figure
-        :value="prefs.show(summary.median.fuelL, 'L')"
+        :value="withError(summary.median.generatorHours, summary.errors.median.generatorHours, 'h')"
+        label="generator, typical"
+      />
+      <Figure
+        :value="withError(summary.oneInTen.generatorHours, summary.errors.oneInTen.generatorHours, 'h')"
+        label="generator, 1 in 10"
+      />
+      <Figure
+        :value="withError(summary.median.fuelL, summary.errors.median.fuelL, 'L')"
         :label="
           design.document!.generator.kind === 'generator'
             ? `${design.document!.generator.part.fuel}, typical`
@@ -73,12 +93,7 @@ function open(year: number, day: number): void {
       <Figure :value="prefs.show(summary.median.curtailedWh, 'Wh')" label="curtailed a year" />
     </div>
     <div class="stack">
-      <Tapestry
-        v-if="winter.winters"
-        :winters="winter.winters"
-        :latitude-deg="design.document!.place.latitudeDeg"
-        @open="open"
-      />
+      <Tapestry v-if="winter.winters" :winters="winter.winters" :place="design.document!.place" @open="open" />
       <WeekView
         v-if="opened"
         :year="opened.year"
