@@ -10,6 +10,9 @@ import {
   type Design,
 } from '@ambrel/core'
 
+const HOURS = 8760
+const YEARS = 30
+
 /** Prints how fast the core is: the fastest of several rounds after warming up, and ratios to a plain loop. */
 const json = process.argv.includes('--json')
 
@@ -52,6 +55,57 @@ function everythingOn(): Design {
   }
 }
 
+/** Least and median milliseconds of each task, a round of one after a round of the others. */
+function interleaved<T extends string>(
+  tasks: Record<T, () => void>,
+  count: number,
+): Record<T, { least: number; median: number }> {
+  const names = Object.keys(tasks) as T[]
+  const times = Object.fromEntries(names.map((name) => [name, [] as number[]])) as Record<T, number[]>
+  for (let round = -WARM_UP; round < count; round++)
+    for (const name of names) {
+      const took = time(1, tasks[name])
+      if (round >= 0) times[name].push(took)
+    }
+  return Object.fromEntries(
+    names.map((name) => {
+      const sorted = times[name].sort((a, b) => a - b)
+      return [name, { least: sorted[0], median: sorted[sorted.length >> 1] }]
+    }),
+  ) as Record<T, { least: number; median: number }>
+}
+const WARM_UP = 6
+
+/** The balance of a step and nothing else, on typed arrays: sun, loads, kinetic bank, floor and full. */
+function straightYears(): () => void {
+  const sunW = new Float64Array(YEARS * HOURS)
+  const needW = new Float64Array(288)
+  for (let i = 0; i < sunW.length; i++)
+    sunW[i] = Math.max(0, Math.sin((((i % 24) - 6) / 12) * Math.PI)) * 3000 * Math.abs(Math.sin(i * 0.013))
+  for (let i = 0; i < 288; i++) needW[i] = 250 + (i % 24 > 17 ? 200 : 0)
+  return () => {
+    let [available, bound, taken, taught] = [400, 400, 0, 0]
+    for (let year = 0; year < YEARS; year++)
+      for (let i = 0; i < HOURS; i++) {
+        const total = available + bound
+        const resting = 0.7 * available + 0.15 * total
+        const over = sunW[year * HOURS + i] - needW[i % 288] - total * 1e-3
+        let current = -over / 50
+        if (over >= 0) {
+          const acceptA = Math.max(0, Math.min((400 - resting) * 1.18, 100, 800 - total))
+          const intake = Math.min(over, acceptA * 55)
+          taken += intake
+          current = -intake / 55
+        } else if (current > total - 160) current = Math.max(0, total - 160)
+        const next = resting - 0.85 * current
+        bound = total - current - next
+        available = next
+        taught += total < 500 ? 1 : 0
+      }
+    if (!Number.isFinite(taken + taught)) throw new RangeError('the straight loop went astray')
+  }
+}
+
 const POOL_YEARS = 200
 
 /** Seconds in which so many workers make the weather of years and run them, their start left out. */
@@ -73,8 +127,6 @@ async function onPool(workers: number): Promise<number> {
   return seconds
 }
 
-const HOURS = 8760
-const YEARS = 30
 const design = larkspurBench()
 const engine = new WinterEngine()
 
@@ -114,31 +166,32 @@ report(
   'ms',
 )
 
-engine.run(design, { years: YEARS, seed: 7 })
-const loop = () => {
-  for (let i = 0; i < YEARS; i++) engine.year(design, 7, i)
-}
-time(15, loop)
-const loopMs = time(9, loop)
-report('winter.loop', (loopMs * 1e6) / (YEARS * HOURS), 'ns/step')
-report('winter.years', YEARS / (loopMs / 1000), 'years/s')
-
 const all = everythingOn()
-engine.run(all, { years: YEARS, seed: 7 })
-const everything = () => {
-  for (let i = 0; i < YEARS; i++) engine.year(all, 7, i)
+const ageing: Design = { ...design, winter: { ...design.winter, ageing: true } }
+/** Every loop keeps its hours in an engine of its own. */
+const years = (of: Design) => {
+  const own = new WinterEngine()
+  own.run(of, { years: YEARS, seed: 7 })
+  return () => {
+    for (let i = 0; i < YEARS; i++) own.year(of, 7, i)
+  }
 }
-time(5, everything)
-report('winter.loop-everything', (time(9, everything) * 1e6) / (YEARS * HOURS), 'ns/step')
-
-const plain = new Float64Array(HOURS * 3).fill(1)
-let sink = 0
-const plainLoop = () => {
-  for (let year = 0; year < YEARS; year++)
-    for (let i = 0; i < HOURS; i++) sink += plain[i] * plain[i + HOURS] - plain[i + 2 * HOURS]
-}
-time(5, plainLoop)
-report('winter.loop-to-plain', loopMs / time(9, plainLoop), 'times')
+const loops = { plain: years(design), everything: years(all), ageing: years(ageing), straight: straightYears() }
+const rounds = interleaved(loops, 15)
+const perStep = (ms: number) => (ms * 1e6) / (YEARS * HOURS)
+const [plain, straight] = [rounds.plain, rounds.straight]
+report('winter.loop', perStep(plain.least), 'ns/step')
+report('winter.loop-median', perStep(plain.median), 'ns/step')
+report('winter.years', YEARS / (plain.least / 1000), 'years/s')
+report('winter.loop-everything', perStep(rounds.everything.least), 'ns/step')
+report('winter.loop-everything-median', perStep(rounds.everything.median), 'ns/step')
+report('winter.loop-ageing', perStep(rounds.ageing.least), 'ns/step')
+report('winter.loop-ageing-median', perStep(rounds.ageing.median), 'ns/step')
+report('winter.straight', perStep(straight.least), 'ns/step')
+report('winter.straight-median', perStep(straight.median), 'ns/step')
+report('winter.loop-to-straight', plain.median / straight.median, 'times')
+report('winter.everything-to-plain', rounds.everything.median / plain.median, 'times')
+report('winter.ageing-to-plain', rounds.ageing.median / plain.median, 'times')
 
 let watts = 0
 report(
@@ -167,7 +220,6 @@ report(
   }),
   'ms',
 )
-if (!Number.isFinite(sink)) console.error(sink)
 
 const alone = await onPool(1)
 const lanes = Math.max(2, availableParallelism())

@@ -119,7 +119,7 @@ describe('imported hours', () => {
     const id = page.url().match(/[0-9a-f-]{36}/)![0]
     const stored = await (await fetch(`${application.base}/api/designs/${id}`)).json()
     const { monthly, persistence, windMS } = stored.document.place
-    const fitted = { monthly, persistence, windMS, lowestC: -20, highestC: 30 }
+    const fitted = { monthly, persistence, windMS, interannualPct: null, lowestC: -20, highestC: 30 }
     const gone = {
       ...fitted,
       fileId: '11111111-2222-4333-8444-555555555555',

@@ -1,6 +1,7 @@
 import { selfDayWh } from '../array/controllers.ts'
 import type { Design } from '../document/types.ts'
 import { curveOf, inverterInput } from '../inverter/efficiency.ts'
+import { heaviestDay } from '../loads/heaviest.ts'
 import { coincidentPeak, type CoincidentPeak } from '../loads/peak.ts'
 import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { term, worked } from '../working/working.ts'
@@ -52,7 +53,7 @@ export function loadSheets(design: Design, loadsWh: readonly number[], peak: Coi
       source: 'motor-start multiples of practice where no start watts are stated',
     }),
   )
-  return add(
+  const batteryDayWh = add(
     worked('loads.battery-day', 'Daily need at the battery', dayWh + conversionWh + selfWh, 'Wh/d', {
       says: 'household + inverter conversion and idle draw + controllers',
       terms: [
@@ -61,6 +62,24 @@ export function loadSheets(design: Design, loadsWh: readonly number[], peak: Coi
         term('controllers', selfWh, 'Wh/d', 'step Array'),
       ],
       source: 'inverter curve idle + a·P + b·P² at the mean power',
+    }),
+  )
+  heaviestSheet(design, batteryDayWh - dayWh, add)
+  return batteryDayWh
+}
+
+/** @param aroundWh what inverter and controllers take of a day */
+function heaviestSheet({ loads }: Design, aroundWh: number, add: Add): void {
+  const days = MONTH_NAMES.map((_, month) => heaviestDay(loads, month))
+  const month = days.indexOf(Math.max(...days))
+  add(
+    worked('loads.heaviest-day', 'Heaviest day at the battery', days[month] + aroundWh, 'Wh/d', {
+      says: `all that is used on some days of the week on one day of ${MONTH_NAMES[month]}, with inverter and controllers`,
+      terms: [
+        term('household on that day', days[month], 'Wh/d', 'step Loads'),
+        term('inverter and controllers', aroundWh, 'Wh/d'),
+      ],
+      source: 'days of use a week; what has none is used every day',
     }),
   )
 }

@@ -88,6 +88,8 @@ const BY_HAND: Record<string, (sun: number, months: readonly number[]) => number
   'loads.surge': () => 2650,
   // at a mean of 275 W the inverter takes 20 + 275 × (1.05 + 0.0055) = 310.2625 W; the controller 2 W × 24 h
   'loads.battery-day': () => 7494.3,
+  // everything is used every day
+  'loads.heaviest-day': () => 7494.3,
   'bank.rated': () => 20_480,
   // lithium at 10 °C gives 0.97
   'bank.usable': () => 15_892.48,

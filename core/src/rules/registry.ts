@@ -36,6 +36,7 @@ import { searchMode } from './inverter/searchMode.ts'
 import { transferRelay } from './inverter/transferRelay.ts'
 import { waveform } from './inverter/waveform.ts'
 import { voltageClass } from './inverter/voltageClass.ts'
+import { heaviestDay } from './loads/heaviestDay.ts'
 import { electricHeat } from './loads/electricHeat.ts'
 import { unmetered } from './loads/unmetered.ts'
 import { clock } from './place/clock.ts'
@@ -57,6 +58,7 @@ export const RULES: readonly Rule[] = [
   clock,
   unmetered,
   electricHeat,
+  heaviestDay,
   autonomy,
   parallelLimit,
   sharing,
