@@ -62,7 +62,7 @@ const interannualPct = number(
   0,
   25,
   'How much the sun of the four darkest months differs from year to year, as a standard deviation: 4 to 6 % where winters are dry and bright, 9 to 12 % where they are gloomy. It makes the bad winter in ten.',
-  { empty: 'the usual of its brightness', step: 0.5, since: since(4, null) },
+  { empty: 'the usual', step: 0.5, since: since(4, null) },
 )
 
 export const FITTED: FieldTable<FittedClimate> = {

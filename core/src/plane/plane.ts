@@ -11,6 +11,7 @@ import {
   BEAM,
   CIRCUMSOLAR,
   COS_ZENITH_FLOOR,
+  diffuseModifiers,
   GROUND,
   incidenceModifier,
   SKY,
@@ -45,6 +46,9 @@ export function tiltOnDay(
   return tiltSeasons.reduce((latest, season) => (begun(season) < begun(latest) ? season : latest)).tiltDeg
 }
 
+/** Hours from the middle of an hour at which a horizon is looked at. */
+const POINTS_OF_HOUR = [-0.375, -0.125, 0.125, 0.375]
+
 /** A level tracker does not turn further than this. */
 const MOST_TURN_DEG = 60
 
@@ -62,12 +66,14 @@ export function trackedPlane(cosZenith: number, sunAzimuthDeg: number): { tiltDe
 
 /**
  * A tilted surface at a place, with everything that does not change from year to year worked out once per hour of the
- * year: angle of incidence, incidence modifier (ASHRAE) and what the horizon lets through.
+ * year: angle of incidence, incidence modifiers (ASHRAE; sky and ground at their effective angles) and what the horizon lets
+ * through.
  */
 export class TiltedPlane {
   private readonly cosIncidence = new Float64Array(HOURS)
   private readonly beamFactor = new Float64Array(HOURS)
   private readonly skyFactor = new Float64Array(HOURS)
+  private readonly groundFactor = new Float64Array(HOURS)
   private readonly cosTilt = new Float64Array(HOURS)
   private readonly sinTilt = new Float64Array(HOURS)
   private readonly parts = new Float64Array(4)
@@ -103,12 +109,41 @@ export class TiltedPlane {
     const cosine = cosZenith * cosTilt + sinZenith * sinTilt * Math.cos((sun.azimuthDeg[i] - azimuthDeg) * DEG)
     const elevation = Math.asin(cosZenith) / DEG
     const share = surface.horizonShare ?? 1
-    const through = beamThrough(this.skyline, sun.azimuthDeg[i], elevation, MONTH_OF_DAY[day], surface.latitudeDeg)
+    const through = this.beamOfHour(i, day, elevation)
+    const modifiers = diffuseModifiers(tiltDeg)
     this.cosTilt[i] = cosTilt
     this.sinTilt[i] = sinTilt
     this.cosIncidence[i] = cosine
     this.beamFactor[i] = incidenceModifier(cosine) * (1 - share * (1 - through))
-    this.skyFactor[i] = 1 - share * (1 - this.skyView(tiltDeg, azimuthDeg))
+    this.skyFactor[i] = modifiers.sky * (1 - share * (1 - this.skyView(tiltDeg, azimuthDeg)))
+    this.groundFactor[i] = modifiers.ground
+  }
+
+  /** What the horizon lets through of an hour's beam: at four points of it, since the sun may rise over an edge within. */
+  private beamOfHour(i: number, day: number, elevation: number): number {
+    const { sun, skyline, surface } = this
+    if (surface.horizon.length === 0) return 1
+    const month = MONTH_OF_DAY[day]
+    let through = 0
+    for (const shift of POINTS_OF_HOUR) {
+      const before = i - 1
+      const after = (i + 1) % HOURS
+      const wanted = shift < 0 ? before : after
+      const lit = wanted >= 0 && sun.extraWhM2[wanted] > 0
+      const other = shift < 0 ? after : before
+      // where the sun is not up on that side, its way on the other one goes on
+      const from = lit ? wanted : other
+      if (!(from >= 0 && sun.extraWhM2[from] > 0)) {
+        through += beamThrough(skyline, sun.azimuthDeg[i], elevation, month, surface.latitudeDeg)
+        continue
+      }
+      const along = lit ? Math.abs(shift) : -Math.abs(shift)
+      const turn = ((sun.azimuthDeg[from] - sun.azimuthDeg[i] + 540) % 360) - 180
+      const rise = Math.asin(sun.cosZenith[from]) / DEG - elevation
+      const azimuthDeg = (sun.azimuthDeg[i] + along * turn + 360) % 360
+      through += beamThrough(skyline, azimuthDeg, elevation + along * rise, month, surface.latitudeDeg)
+    }
+    return through / POINTS_OF_HOUR.length
   }
 
   /** The sky a plane sees above the horizon, worked out once for each of its standings (to 5° where it turns). */
@@ -149,7 +184,11 @@ export class TiltedPlane {
       this.sinTilt[at],
       snowOnGround ? surface.albedoSnow : surface.albedoBare,
     )
-    return (parts[BEAM] + parts[CIRCUMSOLAR]) * this.beamFactor[at] + parts[SKY] * this.skyFactor[at] + parts[GROUND]
+    return (
+      (parts[BEAM] + parts[CIRCUMSOLAR]) * this.beamFactor[at] +
+      parts[SKY] * this.skyFactor[at] +
+      parts[GROUND] * this.groundFactor[at]
+    )
   }
 
   /** Fills `out` with the effective irradiance of each hour of a weather year, W/m². */

@@ -127,6 +127,21 @@ export interface PlaneOfArrayInput {
 }
 
 /**
+ * Incidence modifiers of the light of the sky and of the ground on a tilted plane, each at the angle at which a beam would
+ * lose as much.
+ *
+ * @param tiltDeg 0…90
+ * @returns factors 0…1
+ * Source: Brandemuehl & Beckman (1980), as in Duffie & Beckman, eqs. 5.4.1 and 5.4.2.
+ * @example diffuseModifiers(45) → { sky: 0.9595, ground: 0.9078 }
+ */
+export function diffuseModifiers(tiltDeg: number): { sky: number; ground: number } {
+  const skyDeg = 59.68 - 0.1388 * tiltDeg + 0.001497 * tiltDeg * tiltDeg
+  const groundDeg = 90 - 0.5788 * tiltDeg + 0.002693 * tiltDeg * tiltDeg
+  return { sky: incidenceModifier(Math.cos(skyDeg * DEG)), ground: incidenceModifier(Math.cos(groundDeg * DEG)) }
+}
+
+/**
  * Irradiance on a tilted plane from the global horizontal irradiance of one hour, before incidence and soiling losses.
  *
  * A horizon takes beam and circumsolar of a sun below it, and the part of the isotropic sky it hides.

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { bestTilt, monthlyPlane } from '../plane/monthly.ts'
 import { TiltedPlane, type Surface } from '../plane/plane.ts'
 import { MONTH_OF_DAY, runStartDay } from '../calendar/calendar.ts'
+import { diffuseModifiers } from '../sun/planeOfArray.ts'
 import { sunYear } from '../sun/geometry.ts'
 import { clearnessCumulative, clearnessDistribution, clearnessQuantile } from './clearness.ts'
 import { smoothDaily } from './climate.ts'
@@ -166,6 +167,34 @@ describe('tilted energy', () => {
     const place = { latitudeDeg: -41, longitudeDeg: 174, utcOffsetH: 12 }
     const best = bestTilt(place, climateAt('winter-rain', -41).monthly, [5, 6], { ...surface, latitudeDeg: -41 })
     expect(Math.min(best.azimuthDeg, 360 - best.azimuthDeg)).toBeLessThan(15)
+  })
+
+  it('a sun that rises over an edge within an hour gives a part of it', () => {
+    const at = 355 * 24 + 9
+    const rising = Math.asin(sun.cosZenith[at]) * (180 / Math.PI)
+    const behind = (elevationDeg: number) =>
+      new TiltedPlane(sun, {
+        ...surface,
+        horizon: [
+          { azimuthDeg: 0, elevationDeg, cover: 'terrain' },
+          { azimuthDeg: 180, elevationDeg, cover: 'terrain' },
+        ],
+      }).effective(at, 200, false)
+    const seen = Array.from({ length: 41 }, (_, i) => behind(rising - 4 + i * 0.2))
+    for (let i = 1; i < seen.length; i++) expect(seen[i]).toBeLessThanOrEqual(seen[i - 1] + 1e-9)
+    // whole, three parts, half, one part and none of the beam, besides what the sky loses
+    const drops = seen.filter((watts, i) => i > 0 && seen[i - 1] - watts > 0.1 * (seen[0] - seen[seen.length - 1]))
+    expect(drops).toHaveLength(4)
+  })
+
+  it('light of sky and ground loses at the glass as at its effective angle', () => {
+    const night = { ...surface, tiltDeg: 45 }
+    const noon = 355 * 24 + 12
+    // nothing but diffuse light: 100 W/m² of sky and 100 · 0.2 of ground, by the view of 45°
+    const watts = new TiltedPlane(sun, night).effective(noon, 100, false, 100)
+    const view = (1 + Math.SQRT1_2) / 2
+    const { sky, ground } = diffuseModifiers(45)
+    expect(watts).toBeCloseTo(100 * view * sky + 20 * (1 - view) * ground, 6)
   })
 
   it('a higher horizon never gives more sun', () => {

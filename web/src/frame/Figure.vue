@@ -5,7 +5,13 @@ import { usePrefs } from '../stores/prefs.ts'
 import { useWorking } from '../stores/working.ts'
 
 /** A figure with its label; opening it shows how it was worked. */
-const props = defineProps<{ id?: string; value?: string; label?: string }>()
+const props = defineProps<{
+  id?: string
+  value?: string
+  /** how far the value may be off */
+  error?: string
+  label?: string
+}>()
 const design = useDesign()
 const prefs = usePrefs()
 const working = useWorking()
@@ -27,7 +33,9 @@ const shown = computed(() => props.value ?? (sheet.value ? prefs.show(sheet.valu
     :title="sheet ? 'Show the working (w)' : undefined"
     @click="sheet && working.show(sheet)"
   >
-    <b>{{ shown }}</b>
+    <b
+      >{{ shown }}<small v-if="error">&#8201;±{{ error }}</small></b
+    >
     <span>{{ label ?? lastLabel }}</span>
   </component>
 </template>
@@ -56,6 +64,12 @@ b {
   display: block;
   font: 600 19px/1.2 var(--heading);
   white-space: nowrap;
+}
+
+small {
+  color: var(--soft);
+  font-weight: 400;
+  font-size: 14px;
 }
 
 span {

@@ -11,6 +11,7 @@ import {
   takeBackup,
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
+import DocumentField from '../../fields/DocumentField.vue'
 import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
@@ -69,9 +70,10 @@ const starting = computed(() => {
     ...(backup === 'shore' ? [] : (['maxRunH'] as const)),
     'restDays',
     ...(backup === 'shore' ? [] : (['quietFromH', 'quietToH'] as const)),
-    ...(backup === 'vehicle' || startBy === 'morning' ? [] : (['startWhenEmpty'] as const)),
   )
 })
+/** Nobody has to come for it. */
+const startsByItself = computed(() => generator.value.kind !== 'vehicle' && generator.value.startBy !== 'morning')
 const care = computed(() => {
   const { kind: backup } = generator.value
   return [
@@ -137,6 +139,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
         </p>
         <h3>When it runs</h3>
         <FieldGrid :fields="starting" />
+        <DocumentField v-if="startsByItself" class="by-itself" labelled path="generator.startWhenEmpty" />
         <template v-if="care.length > 0">
           <h3>Care and fuel</h3>
           <FieldGrid :fields="care" />
@@ -156,6 +159,10 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
 
 .head {
   align-items: flex-end;
+}
+
+.by-itself {
+  margin-top: 8px;
 }
 
 .kind {

@@ -41,11 +41,8 @@ const says = computed(() =>
   summary.value && design.document ? prefs.say(verdict(design.document, summary.value, proved.value)) : '',
 )
 
-/** A figure with how far it may be off for want of years. */
-function withError(value: number, error: number, unit: string): string {
-  const off = error > 0 ? ` ±${prefs.show(error, unit)}` : ''
-  return `${prefs.show(value, unit)}${off}`
-}
+/** How far a figure may be off for want of years, to one digit; nothing where it is sure. */
+const off = (error: number, unit: string) => (error > 0 ? prefs.show(Number(error.toPrecision(1)), unit) : undefined)
 /** Of the priority that is short the longest. */
 const worstShortError = computed(() => {
   if (!summary.value) return 0
@@ -72,17 +69,20 @@ function open(year: number, day: number): void {
   <template v-if="summary">
     <p class="verdict" data-verdict>{{ says }}</p>
     <div class="row wrap figures">
-      <Figure :value="withError(short ?? 0, worstShortError, 'h')" label="short, 1 year in 10" />
+      <Figure :value="prefs.show(short, 'h')" :error="off(worstShortError, 'h')" label="short, 1 year in 10" />
       <Figure
-        :value="withError(summary.median.generatorHours, summary.errors.median.generatorHours, 'h')"
+        :value="prefs.show(summary.median.generatorHours, 'h')"
+        :error="off(summary.errors.median.generatorHours, 'h')"
         label="generator, typical"
       />
       <Figure
-        :value="withError(summary.oneInTen.generatorHours, summary.errors.oneInTen.generatorHours, 'h')"
+        :value="prefs.show(summary.oneInTen.generatorHours, 'h')"
+        :error="off(summary.errors.oneInTen.generatorHours, 'h')"
         label="generator, 1 in 10"
       />
       <Figure
-        :value="withError(summary.median.fuelL, summary.errors.median.fuelL, 'L')"
+        :value="prefs.show(summary.median.fuelL, 'L')"
+        :error="off(summary.errors.median.fuelL, 'L')"
         :label="
           design.document!.generator.kind === 'generator'
             ? `${design.document!.generator.part.fuel}, typical`
