@@ -9,14 +9,19 @@ import { WeatherMaker } from './generate.ts'
 import { usualInterannualPct } from './interannual.ts'
 import { interannual, summariseWeather } from './summary.ts'
 
-const YEARS = 1000
 const DARK = [10, 11, 0, 1]
 
-function thousand(id: string, latitudeDeg: number, elevationM: number, interannualPct: number | null = null) {
+function made(
+  count: number,
+  id: string,
+  latitudeDeg: number,
+  elevationM: number,
+  interannualPct: number | null = null,
+) {
   const at = { latitudeDeg, longitudeDeg: 20, utcOffsetH: 1, elevationM }
   const climate = climateAt(id, latitudeDeg)
   const maker = new WeatherMaker({ latitudeDeg, interannualPct, ...climate }, sunYear(at), 181)
-  return { climate, at, years: Array.from({ length: YEARS }, (_, index) => maker.year(5, index)) }
+  return { climate, at, years: Array.from({ length: count }, (_, index) => maker.year(5, index)) }
 }
 const deviation = (values: readonly number[]) => {
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length
@@ -31,7 +36,7 @@ describe.each([
   ['northern-forest', 58, 200, [9, 12], [6, 10]],
   ['maritime-coast', 57.4, 20, [9, 12], [2, 4]],
 ] as const)('a thousand years of %s', (id, latitudeDeg, elevationM, sun, january) => {
-  const { climate, years } = thousand(id, latitudeDeg, elevationM)
+  const { climate, years } = made(1000, id, latitudeDeg, elevationM)
   const summary = summariseWeather(years)
 
   it('differ between winters as records do, their monthly means and persistence as they were', () => {
@@ -66,7 +71,7 @@ describe.each([
   it('let all the snow of the rows fall, more in one year and less in another', () => {
     const wanted = climate.monthly.reduce((sum, { snowfallCm }) => sum + snowfallCm, 0)
     const falls = years.map(({ snowfallCm }) => snowfallCm.reduce((sum, cm) => sum + cm, 0))
-    const mean = falls.reduce((sum, each) => sum + each, 0) / YEARS
+    const mean = falls.reduce((sum, each) => sum + each, 0) / years.length
     expect(Math.abs(mean / wanted - 1)).toBeLessThan(0.03)
     expect(deviation(falls) / mean).toBeGreaterThan(0.22)
     expect(deviation(falls) / mean).toBeLessThan(0.38)
@@ -75,10 +80,10 @@ describe.each([
 
 describe('snow falls on dull days, and not on the dullest only', () => {
   it('where they freeze', () => {
-    const { years, at } = thousand('cold-valley', 48.2, 900)
+    const { years, at } = made(100, 'cold-valley', 48.2, 900)
     const { dailyExtraWhM2 } = sunYear(at)
     let [snowy, all, ranks, count] = [0, 0, 0, 0]
-    for (const { snowfallCm, ghiWM2, startDay } of years.slice(0, 100)) {
+    for (const { snowfallCm, ghiWM2, startDay } of years) {
       // January of the run's year
       const days = Array.from({ length: 31 }, (_, i) => (365 - startDay + i) % 365)
       const sums = days.map((day) => ({
@@ -104,8 +109,8 @@ describe('snow falls on dull days, and not on the dullest only', () => {
 describe('the spread of winters that is asked for', () => {
   it('is what comes out, above what the days make by themselves', () => {
     for (const pct of [8, 14]) {
-      const { years } = thousand('open-plains', 48, 600, pct)
-      expect(Math.abs(100 * interannual(years, DARK).winterCv - pct)).toBeLessThan(1.2)
+      const { years } = made(400, 'open-plains', 48, 600, pct)
+      expect(Math.abs(100 * interannual(years, DARK).winterCv - pct)).toBeLessThan(1.5)
     }
   })
 
