@@ -183,6 +183,19 @@ describe('documents of version 3', () => {
     expect(design!.generator.startWhenEmpty).toBe(true)
     expect(design!.sources[0].surplus).toBe('none')
   })
+  it('open though a month has more sun than a sky lets through: it is held to what the run had made of it', () => {
+    const bright = old() as { place: { monthly: { ghiKWhM2Day: number }[] } }
+    bright.place.monthly[11].ghiKWhM2Day = 9
+    const { design, problems } = checkDesign(bright)
+    expect(problems).toEqual([])
+    // 80 % of what arrives above the atmosphere at 48.2° in December
+    expect(design!.place.monthly[11].ghiKWhM2Day).toBeCloseTo(0.8 * 2.44, 2)
+    expect(design!.place.monthly.slice(0, 11)).toEqual(larkspurFlooded().place.monthly.slice(0, 11))
+    // a design of this version is told instead
+    const now = larkspurFlooded()
+    now.place.monthly[11].ghiKWhM2Day = 9
+    expect(checkDesign(now).problems[0].path).toBe('place.monthly.11.ghiKWhM2Day')
+  })
 })
 
 describe('documents of version 2', () => {

@@ -3,8 +3,8 @@ import { restedBankV } from '../bank/voltage.ts'
 import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
 import { inverterRating, legChoices, serviceOf, stackingChoices, type Service } from '../inverter/service.ts'
 import { BASIS_NEEDS } from '../loads/energy.ts'
-import { MONTH_DAYS, MONTH_NAMES, MONTH_START } from '../calendar/calendar.ts'
-import { extraterrestrialDaily } from '../sun/extraterrestrial.ts'
+import { MONTH_DAYS, MONTH_NAMES } from '../calendar/calendar.ts'
+import { MOST_CLEARNESS, mostSun, sunAbove } from '../sun/mostSun.ts'
 import type { Design, ModulePart, Problem } from '../document/types.ts'
 import { amount, percent } from '../units/say.ts'
 import { LOAD } from '../fields/load.ts'
@@ -44,20 +44,6 @@ function idProblems({ loads, arrays, controllers, sources, runs, budget }: Desig
   }
 }
 
-/** No month is clearer than this; the clearest on record come near 0.78. */
-const MOST_CLEARNESS = 0.8
-/** Rows are rounded, which counts where the sun hardly rises. */
-const SUN_ROUNDED_KWHM2 = 0.05
-
-/** What arrives above the atmosphere by month, mean kWh/m² a day. */
-const sunAboveByMonth = (latitudeDeg: number): number[] =>
-  MONTH_DAYS.map((days, month) => {
-    const sums = Array.from({ length: days }, (_, day) =>
-      extraterrestrialDaily(latitudeDeg, MONTH_START[month] + day + 1),
-    )
-    return sums.reduce((sum, each) => sum + each, 0) / days
-  })
-
 function placeProblems({ place }: Design, report: Report): void {
   if (place.recordLowC >= place.recordHighC)
     report(
@@ -73,9 +59,9 @@ function placeProblems({ place }: Design, report: Report): void {
       place.utcOffsetH,
       say`clock ${amount(place.utcOffsetH, 'h')} must differ by whole hours from that of the weather file, ${amount(place.hours.utcOffsetH, 'h')}`,
     )
-  const above = sunAboveByMonth(place.latitudeDeg)
+  const above = sunAbove(place.latitudeDeg)
   place.monthly.forEach((month, m) => {
-    const most = MOST_CLEARNESS * above[m] + SUN_ROUNDED_KWHM2
+    const most = mostSun(above[m])
     if (month.ghiKWhM2Day > most)
       report(
         `place.monthly.${m}.ghiKWhM2Day`,

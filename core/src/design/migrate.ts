@@ -1,6 +1,7 @@
 import { DESIGN_FORMAT, DESIGN_VERSION, type Problem } from '../document/types.ts'
 import { DESIGN } from '../fields/design.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
+import { MOST_CLEARNESS, mostSun, sunAbove } from '../sun/mostSun.ts'
 import type { AnyTable, Before, Field } from '../fields/field.ts'
 
 type Json = Record<string, unknown>
@@ -33,6 +34,25 @@ function valueBefore({ since }: Field, holder: Json, document: Json): unknown {
   return typeof before === 'object' && before !== null ? structuredCloneOf(before) : before
 }
 
+const CLEARNESS_HELD_SINCE = 4
+
+/**
+ * Version 4 refuses months with more sun than a sky can let through. The run had held them to that all along, so older
+ * rows are held to it too: the design opens, and its winters stay what they were.
+ */
+function heldSun(document: Json): Json {
+  const { place } = document
+  if (!isObject(place) || !Array.isArray(place.monthly) || place.monthly.length !== 12) return document
+  const { latitudeDeg } = place
+  if (!(typeof latitudeDeg === 'number' && Math.abs(latitudeDeg) <= 90)) return document
+  const above = sunAbove(latitudeDeg)
+  const monthly = place.monthly.map((row: unknown, month) => {
+    if (!isObject(row) || typeof row.ghiKWhM2Day !== 'number' || row.ghiKWhM2Day <= mostSun(above[month])) return row
+    return { ...row, ghiKWhM2Day: Math.round(MOST_CLEARNESS * above[month] * 1000) / 1000 }
+  })
+  return { ...document, place: { ...place, monthly } }
+}
+
 /**
  * Brings a document of an earlier version to the present one, version by version.
  *
@@ -58,5 +78,6 @@ export function migrate(value: unknown): { document: unknown } | { problem: Prob
   let document = value as Json
   for (let to = version + 1; to <= DESIGN_VERSION; to++)
     document = { ...(filled(DESIGN, document, to, document) as Json), version: to }
+  if (version < CLEARNESS_HELD_SINCE) document = heldSun(document)
   return { document }
 }
