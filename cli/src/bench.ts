@@ -84,7 +84,7 @@ function straightYears(): () => void {
     sunW[i] = Math.max(0, Math.sin((((i % 24) - 6) / 12) * Math.PI)) * 3000 * Math.abs(Math.sin(i * 0.013))
   for (let i = 0; i < 288; i++) needW[i] = 250 + (i % 24 > 17 ? 200 : 0)
   return () => {
-    let [available, bound, taken, taught] = [400, 400, 0, 0]
+    let [available, bound, taken, low] = [400, 400, 0, 0]
     for (let year = 0; year < YEARS; year++)
       for (let i = 0; i < HOURS; i++) {
         const total = available + bound
@@ -100,9 +100,9 @@ function straightYears(): () => void {
         const next = resting - 0.85 * current
         bound = total - current - next
         available = next
-        taught += total < 500 ? 1 : 0
+        low += total < 500 ? 1 : 0
       }
-    if (!Number.isFinite(taken + taught)) throw new RangeError('the straight loop went astray')
+    if (!Number.isFinite(taken + low)) throw new RangeError('the straight loop went astray')
   }
 }
 

@@ -17,14 +17,6 @@ export const MONTH_OF_DAY: Uint8Array = Uint8Array.from(
 /** Klein's (1977) representative day of each month, day of year counted from 1. */
 export const MEAN_DAYS = [17, 47, 75, 105, 135, 162, 198, 228, 258, 288, 318, 344] as const
 
-/**
- * Day of year (from 0) on which a run of one year starts, so that the dark half of the year stands in its middle:
- * 1 July in the north, 1 January in the south.
- */
-export function runStartDay(latitudeDeg: number): number {
-  return latitudeDeg >= 0 ? MONTH_START[6] : 0
-}
-
 /** Months 0…11 of the dark season, in order: October–April in the north, April–October in the south. */
 export function darkMonths(latitudeDeg: number): number[] {
   const first = latitudeDeg >= 0 ? 9 : 3

@@ -234,14 +234,8 @@ function arrayProblems({ arrays, controllers }: Design, report: Report): void {
   })
 }
 
-function generatorProblems({ generator, bank, inverter }: Design, report: Report): void {
-  if (!generator.present) return
-  if (generator.startStateOfCharge >= generator.stopStateOfCharge)
-    report(
-      'generator.startStateOfCharge',
-      generator.startStateOfCharge,
-      say`start level ${percent(generator.startStateOfCharge)} must lie below the stop level ${percent(generator.stopStateOfCharge)}`,
-    )
+/** Lengths of runs and quiet hours that contradict each other. */
+function runProblems(generator: Design['generator'], report: Report): void {
   if (generator.minRunH > generator.maxRunH)
     report(
       'generator.minRunH',
@@ -261,6 +255,18 @@ function generatorProblems({ generator, bank, inverter }: Design, report: Report
       generator.morningH,
       say`${generator.morningH} o’clock lies in the quiet hours from ${generator.quietFromH} to ${generator.quietToH}; it would never be started`,
     )
+}
+
+function generatorProblems({ generator, bank, inverter }: Design, report: Report): void {
+  if (!generator.present) return
+  if (generator.startStateOfCharge >= generator.stopStateOfCharge)
+    report(
+      'generator.startStateOfCharge',
+      generator.startStateOfCharge,
+      say`start level ${percent(generator.startStateOfCharge)} must lie below the stop level ${percent(generator.stopStateOfCharge)}`,
+    )
+  // a cord knows neither
+  if (generator.kind !== 'shore') runProblems(generator, report)
   const highV = bank.systemV * START_BELOW
   if (generator.startBy === 'voltage' && (generator.startV <= inverter.part.lowCutV || generator.startV > highV))
     report(

@@ -267,11 +267,15 @@ export const HOUSEHOLD: FieldTable<Household> = {
     'Stretches of the year in which nobody is at home.',
     since(3, []),
   ),
-  shedCanWaitBelow: share('What can wait goes off below', 'State of charge; somebody, or a relay, switches it.', {
-    empty: 'only when the bank is at its cut-out',
-    step: 5,
-    since: since(3, null),
-  }),
+  shedCanWaitBelow: share(
+    'What can wait goes off below',
+    'State of charge of the warm bank; a cold one counts by what it has left. Somebody, or a relay, switches it.',
+    {
+      empty: 'only when the bank is at its cut-out',
+      step: 5,
+      since: since(3, null),
+    },
+  ),
   shedShouldBelow: share('What should run goes off below', 'State of charge, not above the other one.', {
     empty: 'only when the bank is at its cut-out',
     step: 5,

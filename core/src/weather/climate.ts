@@ -1,6 +1,7 @@
 import type { MonthlyClimate } from '../document/types.ts'
 import { MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
 import { DEG } from '../math/angles.ts'
+import { MOST_CLEARNESS } from '../sun/mostSun.ts'
 import type { SunYear } from '../sun/geometry.ts'
 import { clearnessDistribution, clearnessMaximum, type ClearnessDistribution } from './clearness.ts'
 
@@ -76,7 +77,7 @@ export function meanExtraWhM2(sun: SunYear, month: number): number {
  */
 export function monthSkies(sun: SunYear, monthly: readonly MonthlyClimate[]): MonthSky[] {
   return monthlyClearness(sun, monthly).map((clearness, month) => {
-    const meanClearness = Math.min(Math.max(clearness, 0), 0.8)
+    const meanClearness = Math.min(Math.max(clearness, 0), MOST_CLEARNESS)
     if (meanClearness <= 0.06) return { meanClearness, distribution: null }
     const bound = Math.max(1.05 * clearSkyClearness(sun, month, monthly[month].meanC), meanClearness + 0.08)
     const maximum = Math.min(bound, clearnessMaximum(meanClearness))

@@ -1,5 +1,6 @@
 import { normalQuantile } from '../math/random.ts'
 import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
+import { MOST_CLEARNESS } from '../sun/mostSun.ts'
 import { CLEARNESS_MINIMUM, clearnessCumulative, clearnessDistribution } from './clearness.ts'
 
 /** Days of a month's worth are needed before a lag means anything. */
@@ -51,15 +52,12 @@ function monthlyMeans(values: readonly number[], monthOf: (day: number) => numbe
   return sums.map((sum, month) => (counts[month] > 0 ? sum / counts[month] : 0.5))
 }
 
-/** Above this the published distribution has no room either. */
-const HIGHEST_MEAN = 0.8
-
 /** Below this monthly mean the distribution has no room and nothing is fitted. */
 export const CLEARNESS_FOR_FIT = CLEARNESS_MINIMUM + 0.01
 
 /** A daily clearness as the standard normal deviate it stands for in a month of this mean clearness. */
 export function normalClearness(clearness: number, mean: number): number {
-  const inside = Math.min(Math.max(mean, CLEARNESS_FOR_FIT), HIGHEST_MEAN)
+  const inside = Math.min(Math.max(mean, CLEARNESS_FOR_FIT), MOST_CLEARNESS)
   const share = clearnessCumulative(clearnessDistribution(inside), clearness)
   return normalQuantile(Math.min(Math.max(share, 0.002), 0.998))
 }

@@ -2,7 +2,7 @@ import { quantile } from '../math/quantile.ts'
 import { describe, expect, it } from 'vitest'
 import { bestTilt, monthlyPlane } from '../plane/monthly.ts'
 import { TiltedPlane, type Surface } from '../plane/plane.ts'
-import { MONTH_OF_DAY, runStartDay } from '../calendar/calendar.ts'
+import { MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { diffuseModifiers } from '../sun/planeOfArray.ts'
 import { sunYear } from '../sun/geometry.ts'
 import { clearnessCumulative, clearnessDistribution, clearnessQuantile } from './clearness.ts'
@@ -11,6 +11,7 @@ import { climateAt, ILLUSTRATIVE_CLIMATES } from './climates.ts'
 import { dailySums, darkSpells } from '../plane/darkSpells.ts'
 import { fitPersistence } from './fitPersistence.ts'
 import { WeatherMaker, type WeatherYear } from './generate.ts'
+import { seasonOfMonths } from './season.ts'
 import { hideUnderSnow, snowOnGround } from './snow.ts'
 import { dayTotal, summariseWeather } from './summary.ts'
 
@@ -19,7 +20,7 @@ const sun = sunYear(valley)
 const climate = { latitudeDeg: 48.2, interannualPct: null, ...climateAt('cold-valley', 48.2) }
 
 function make(years: number, seed: number, persistence = climate.persistence): WeatherYear[] {
-  const maker = new WeatherMaker({ ...climate, persistence }, sun, runStartDay(48.2))
+  const maker = new WeatherMaker({ ...climate, persistence }, sun, seasonOfMonths(48.2, climate.monthly).startDay)
   return Array.from({ length: years }, (_, index) => maker.year(seed, index))
 }
 
@@ -109,7 +110,10 @@ describe('synthetic years', () => {
     for (const latitudeDeg of [-78, -41, 0, 36.7, 69]) {
       const place = { latitudeDeg, longitudeDeg: 20, utcOffsetH: 1 }
       const source = { latitudeDeg, interannualPct: null, ...climateAt(id, latitudeDeg) }
-      const year = new WeatherMaker(source, sunYear(place), runStartDay(latitudeDeg)).year(1, 0)
+      const year = new WeatherMaker(source, sunYear(place), seasonOfMonths(latitudeDeg, source.monthly).startDay).year(
+        1,
+        0,
+      )
       expect(year.ghiWM2.every((ghi) => Number.isFinite(ghi) && ghi >= 0)).toBe(true)
       expect(year.airC.every(Number.isFinite)).toBe(true)
     }

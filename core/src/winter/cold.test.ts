@@ -183,6 +183,20 @@ describe('loads on the DC side', () => {
   })
 })
 
+describe('shore power', () => {
+  it('knows no longest run and no quiet hours: neither holds it back, nor contradicts anything', () => {
+    const design = changed((d) =>
+      Object.assign(d.generator, { kind: 'shore', minRunH: 20, maxRunH: 1, quietFromH: 0, quietToH: 23 }),
+    )
+    expect(invariantProblems(design)).toEqual([])
+    const [finding] = found(design, 'generator.refill')
+    expect(finding.level).toBe('sound')
+    expect(runPlan(design).generator).toMatchObject({ maxRunH: Infinity, quietFromH: 0, quietToH: 0 })
+    design.generator.kind = 'generator'
+    expect(invariantProblems(design).map(({ path }) => path)).toContain('generator.minRunH')
+  })
+})
+
 describe('wind and water on a full bank', () => {
   const stream = (surplus: 'none' | 'dump-load' | 'brake') =>
     changed((d) => {
@@ -200,7 +214,9 @@ describe('wind and water on a full bank', () => {
   it('is a stop where it has nowhere to go, and sound with a dump load or a brake', () => {
     const [bare] = found(stream('none'), 'generator.dump-load')
     expect(bare.level).toBe('stop')
-    expect(said(bare.says)).toMatch(/Stream turbine has nowhere to go: [\d\s]+ kWh a year/)
+    expect(said(bare.says)).toMatch(
+      /Stream turbine has nowhere to go: the sources on the bank’s side give [\d\s]+ kWh a year more/,
+    )
     expect(found(bare.remedy!.apply(stream('none')), 'generator.dump-load')[0].level).toBe('sound')
     expect(said(found(stream('brake'), 'generator.dump-load')[0].because)).toContain('must carry 600 W by itself')
   })

@@ -2,7 +2,7 @@ import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankKinetic, kineticStepOf, type KineticStep } from '../bank/kinetic.ts'
 import { absorptionV, bankNominalV, bankOhm, bankRatedAh, ratedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
-import { kneeOf, loadedBankV } from '../bank/usable.ts'
+import { loadedBankV } from '../bank/usable.ts'
 import { restedBankV } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
@@ -72,8 +72,6 @@ export interface BankPlan {
   loadedV: Float64Array
   /** current from which on the volts are those under load, A */
   loadedFromA: number
-  /** charge, of the warm bank, from which on they fall to the cut-out */
-  knee: number
   /** resistance of the warm bank, Ω */
   ohm: number
   lowCutV: number
@@ -241,7 +239,6 @@ function bankPlan(design: Design, parts: number): BankPlan {
     restedV: table((charge) => restedBankV(bank, charge)),
     loadedV: table((charge) => loadedBankV(bank, lowCutV, charge)),
     loadedFromA: rated / LOADED_FROM_H,
-    knee: kneeOf(bank.cutoffStateOfCharge),
     ohm: bankOhm(bank),
     lowCutV,
     absorbV: absorptionV(bank),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { larkspurBench } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
-import { darkMonths, DAYS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, runStartDay } from '../calendar/calendar.ts'
+import { darkMonths, DAYS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START } from '../calendar/calendar.ts'
 import { extraterrestrialDaily } from '../sun/extraterrestrial.ts'
 import { sunYear } from '../sun/geometry.ts'
 import { seasonOf, seasonOfMonths } from '../weather/season.ts'
@@ -31,7 +31,7 @@ describe.each(LATITUDES)('at latitude %s', (latitudeDeg) => {
   const design = at(latitudeDeg)
   const engine = new WinterEngine()
   const years = engine.run(design, { years: 2, seed: 3 })
-  const start = runStartDay(latitudeDeg)
+  const start = seasonOf(design.place).startDay
   const summary = summariseWinter(years, design)
 
   it('a run stays finite and in balance', () => {

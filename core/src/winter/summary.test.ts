@@ -13,7 +13,6 @@ import { runPlan } from './plan.ts'
 import { darkSeason, summariseWinter } from './summary.ts'
 import { climateAt } from '../weather/climates.ts'
 import { seasonOf } from '../weather/season.ts'
-import { runStartDay } from '../calendar/calendar.ts'
 import { figuresAt, figuresOf, type YearFigures, RUN_FIGURES, type RunFigure, worstOf } from './figures.ts'
 
 const engine = new WinterEngine()
@@ -89,7 +88,7 @@ describe('the weeks of the strip', () => {
       shortHoursByDay: told((day) => day / 10),
     }
     const { startDay, days } = darkSeason(seasonOf(design.place))
-    const first = (startDay - runStartDay(latitudeDeg) + 365) % 365
+    const first = (startDay - seasonOf(design.place).startDay + 365) % 365
     const { weeks } = summariseWinter([year, year, year], design)
     expect(weeks).toHaveLength(Math.floor(days / 7))
     weeks.forEach((week, w) => {

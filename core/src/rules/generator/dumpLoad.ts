@@ -12,13 +12,14 @@ export const dumpLoad: Rule = {
     design.sources.flatMap((source, i) => {
       if (source.side !== 'dc' || source.kind === 'other') return []
       const spilledWh = winter?.median.spilledDcWh ?? 0
-      const left = say`${amount(spilledWh / 1000, 'kWh')} a year are more than the bank takes`
+      // the run knows them only together
+      const left = say`the sources on the bank’s side give ${amount(spilledWh / 1000, 'kWh')} a year more than it takes`
       if (source.surplus !== 'none')
         return winter
           ? [
               sound(
                 source.id,
-                say`${source.name}: ${left}, and ${source.surplus === 'brake' ? 'a brake holds it then' : 'a dump load takes them'}.`,
+                say`${source.name}: ${left}, and ${source.surplus === 'brake' ? 'a brake holds it then' : 'a dump load takes its part'}.`,
                 say`${source.surplus === 'brake' ? 'The brake' : 'The dump load'} must carry ${watts(sourceMost(source))} by itself, with the bank taken off.`,
               ),
             ]

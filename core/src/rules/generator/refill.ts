@@ -9,6 +9,9 @@ export const refill: Rule = {
     if (!generator.present || generator.kind === 'vehicle') return []
     const hours = worked['generator.refill-hours']?.value ?? 0
     const more = { working: 'generator.refill-hours' }
+    // a cord never has to stop
+    if (generator.kind === 'shore')
+      return [sound('generator', say`A refill takes ${amount(hours, 'h')}.`, 'A cord may stay in that long.', more)]
     return hours > generator.maxRunH
       ? [
           watch(
