@@ -4,7 +4,7 @@ import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator
 import { inverterRating, legChoices, serviceOf, stackingChoices, type Service } from '../inverter/service.ts'
 import { BASIS_NEEDS } from '../loads/energy.ts'
 import { MONTH_DAYS, MONTH_NAMES } from '../calendar/calendar.ts'
-import { MOST_CLEARNESS, mostSun, sunAbove } from '../sun/mostSun.ts'
+import { mostSun, sunAbove } from '../sun/mostSun.ts'
 import type { Design, ModulePart, Problem } from '../document/types.ts'
 import { amount, percent } from '../units/say.ts'
 import { LOAD } from '../fields/load.ts'
@@ -66,7 +66,7 @@ function placeProblems({ place }: Design, report: Report): void {
       report(
         `place.monthly.${m}.ghiKWhM2Day`,
         month.ghiKWhM2Day,
-        say`sun of ${MONTH_NAMES[m]}: ${amount(month.ghiKWhM2Day, 'kWh/m²')} a day cannot be where ${amount(above[m], 'kWh/m²', 2)} arrive above the atmosphere; at most ${amount(most, 'kWh/m²', 2)}, ${percent(MOST_CLEARNESS)} of them`,
+        say`sun of ${MONTH_NAMES[m]}: ${amount(month.ghiKWhM2Day, 'kWh/m²')} a day is more than a sky lets through; at most ${amount(most, 'kWh/m²', 2)}`,
       )
     if (month.minC > month.meanC || month.maxC < month.meanC)
       report(
