@@ -47,6 +47,7 @@ function everythingOn(): Design {
     loads: base.loads.map((load, i) => (i === 2 ? { ...load, movable: true, storeDays: 2 } : load)),
     household: {
       away: [{ fromMonth: 12, fromDay: 20, toMonth: 1, toDay: 5 }],
+      weekdays: null,
       shedCanWaitBelow: 0.55,
       shedShouldBelow: 0.4,
     },

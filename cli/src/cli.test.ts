@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { larkspurBench, type Design } from '@ambrel/core'
+import { DESIGN_VERSION, larkspurBench, type Design } from '@ambrel/core'
 import { main } from './main.ts'
 
 const bin = fileURLToPath(new URL('../bin/ambrel.mjs', import.meta.url))
@@ -129,7 +129,10 @@ describe('ambrel', () => {
 
   it.each([
     ['loads: the load list is empty', (d: Design): unknown => (d.loads = [])],
-    ['version 5 was written by a newer', (d: Design): unknown => ((d as { version: number }).version = 5)],
+    [
+      `version ${DESIGN_VERSION + 1} was written by a newer`,
+      (d: Design): unknown => ((d as { version: number }).version = DESIGN_VERSION + 1),
+    ],
     ['do not divide the 48 V bank', (d: Design): unknown => (d.bank.part.nominalV = 36)],
     ['place.latitudeDeg: Latitude: 95 °', (d: Design): unknown => (d.place.latitudeDeg = 95)],
   ])('a file is refused: %s', async (message, change) => {

@@ -54,6 +54,8 @@ import {
   setStacking,
   swapUnits,
   takeBackup,
+  turnHomeDay,
+  turnWeekday,
   takeBattery,
   takeChemistry,
   takeClimate,
@@ -102,6 +104,8 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   changeLoad: (design, pick) => changeLoad(among(design, pick), (load) => ({ ...load, quantity: 3 })),
   changeSource: ({ sources }, pick) =>
     sources.length > 0 ? changeSource(indexIn(sources, pick), (each) => ({ ...each, side: 'ac' })) : null,
+  turnHomeDay: (_, pick) => turnHomeDay(pick([0, 1, 2, 3, 4, 5, 6])),
+  turnWeekday: (design, pick) => turnWeekday(among(design, pick), pick([0, 1, 2, 3, 4, 5, 6])),
   copyLoad: ({ loads }, pick) => copyLoad(indexIn(loads, pick)),
   copyLoads: (design, pick) => copyLoads(new Set([among(design, pick), among(design, pick)])),
   markUnit: (design, pick) => markUnit(pick(units(design)), pick([0.4, 1]), pick([1, 3])),

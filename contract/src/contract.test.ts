@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
+  DESIGN_VERSION,
   derive,
   larkspurBench,
   larkspurFlooded,
@@ -64,7 +65,7 @@ describe('the contract of a design', () => {
     ['runs.0.size', '7 AWG', 'Conductor: "7 AWG" is not allowed; one of 14 AWG'],
     ['name', '', 'Name is empty'],
     ['place.monthly', [], 'Months has 0 entries; exactly 12'],
-    ['version', 5, 'version 5 was written by a newer Ambrel'],
+    ['version', DESIGN_VERSION + 1, `version ${DESIGN_VERSION + 1} was written by a newer Ambrel`],
     ['arrays.0.colour', 'blue', 'colour is not a field of this document'],
     ['generator.startStateOfCharge', NaN, 'Starts at a charge of: NaN is not a number'],
     ['generator.kind', 'candle', 'Backup: "candle" is not allowed; one of generator, shore, vehicle'],

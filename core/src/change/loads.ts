@@ -3,6 +3,7 @@ import type { Design, Leg, Load, LoadBasis } from '../document/types.ts'
 import { onLegsOf } from '../inverter/service.ts'
 import { loadFromAppliance, type Appliance } from '../loads/appliances.ts'
 import { statedDailyEnergy } from '../loads/energy.ts'
+import { daysNamed, WEEKDAY_NAMES } from '../loads/week.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
 import { COUNTS } from '../fields/limits.ts'
 import type { Change } from './change.ts'
@@ -107,6 +108,35 @@ function withBasis(load: Load, basis: LoadBasis): Load {
 
 /** What a load is stated by. */
 export const setBasis = (id: string, basis: LoadBasis): Change => changeLoad(id, (load) => withBasis(load, basis))
+
+const EVERY_DAY = Array<number>(WEEKDAY_NAMES.length).fill(1)
+const turned = (weekdays: readonly number[], day: number) => weekdays.map((each, i) => (i === day ? 1 - each : each))
+
+/**
+ * Names a day of the week on which a load is used, or takes it back; it is then used on as many days as are named, and
+ * on any where none is left.
+ * @param day 0 for Monday
+ */
+export const turnWeekday = (id: string, day: number): Change =>
+  changeLoad(id, (load) => {
+    const weekdays = turned(load.weekdays ?? EVERY_DAY.map(() => 0), day)
+    const days = daysNamed(weekdays)
+    return days > 0 ? { ...load, weekdays, daysPerWeek: days } : { ...load, weekdays: null }
+  })
+
+/**
+ * Takes a day of the week from those on which somebody is at home, or gives it back; the last one stays.
+ * @param day 0 for Monday
+ */
+export const turnHomeDay =
+  (day: number): Change =>
+  (design) => {
+    const { household } = design
+    const weekdays = turned(household.weekdays ?? EVERY_DAY, day)
+    const days = daysNamed(weekdays)
+    if (days === 0) return design
+    return { ...design, household: { ...household, weekdays: days === EVERY_DAY.length ? null : weekdays } }
+  }
 
 /** A start that a soft starter eases. */
 export const softStart = (id: string): Change =>

@@ -4,7 +4,7 @@ import { newDesign } from '../design/defaults.ts'
 import { invariantProblems } from '../design/invariants.ts'
 import { migrate } from '../design/migrate.ts'
 import { larkspurBench, SAMPLE_FAMILIES } from '../design/samples.ts'
-import type { Design } from '../document/types.ts'
+import { DESIGN_VERSION, type Design } from '../document/types.ts'
 import { dailyEnergy } from '../loads/energy.ts'
 import { coincidentPeak } from '../loads/peak.ts'
 import { findings, stepLevel } from '../rules/registry.ts'
@@ -243,7 +243,7 @@ describe('what contradicts itself', () => {
   })
 
   it('a newer version, another format and a non-object are told apart', () => {
-    expect(migrate({ format: 'ambrel-design', version: 5 })).toMatchObject({ problem: { path: 'version' } })
+    expect(migrate({ format: 'ambrel-design', version: DESIGN_VERSION + 1 })).toMatchObject({ problem: { path: 'version' } })
     expect(migrate({ format: 'other' })).toMatchObject({ problem: { path: 'format' } })
     expect(migrate([])).toMatchObject({ problem: { path: '' } })
     expect(migrate(larkspurBench())).toHaveProperty('document')

@@ -6,6 +6,7 @@ import type { Design } from '../document/types.ts'
 import type { LegBalance } from '../inverter/legs.ts'
 import { loadCosts, type LoadCost } from '../loads/cost.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
+import { inWeek } from '../loads/week.ts'
 import { monthlyEnergy } from '../loads/profile.ts'
 import { bill, type Bill } from '../money/parts.ts'
 import { snowOfMonths } from '../weather/snow.ts'
@@ -49,9 +50,10 @@ export interface Derived {
 
 /**
  * Derives every closed-form figure of a design with its worked sheet.
- * @param design a document the contract accepts
+ * @param given a document the contract accepts
  */
-export function derive(design: Design): Derived {
+export function derive(given: Design): Derived {
+  const design = inWeek(given)
   const sheets: Worked[] = []
   const add = (sheet: Worked) => {
     sheets.push(sheet)

@@ -3,6 +3,7 @@ import type { Design } from '../document/types.ts'
 import { curveOf, inverterInput } from '../inverter/efficiency.ts'
 import { heaviestDay } from '../loads/heaviest.ts'
 import { coincidentPeak, type CoincidentPeak } from '../loads/peak.ts'
+import { WEEKDAY_NAMES } from '../loads/week.ts'
 import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
@@ -71,12 +72,14 @@ export function loadSheets(design: Design, loadsWh: readonly number[], peak: Coi
 /** @param aroundWh what inverter and controllers take of a day */
 function heaviestSheet({ loads }: Design, aroundWh: number, add: Add): void {
   const days = MONTH_NAMES.map((_, month) => heaviestDay(loads, month))
-  const month = days.indexOf(Math.max(...days))
+  const month = days.reduce((most, { wh }, i) => (wh > days[most].wh ? i : most), 0)
+  const { wh, weekday } = days[month]
+  const named = loads.some(({ weekdays }) => weekdays !== null)
   add(
-    worked('loads.heaviest-day', 'Heaviest day at the battery', days[month] + aroundWh, 'Wh/d', {
-      says: `all that is used on some days of the week on one day of ${MONTH_NAMES[month]}, with inverter and controllers`,
+    worked('loads.heaviest-day', 'Heaviest day at the battery', wh + aroundWh, 'Wh/d', {
+      says: `all that is used on some days of the week on one ${named ? WEEKDAY_NAMES[weekday] : 'day'} of ${MONTH_NAMES[month]}, with inverter and controllers`,
       terms: [
-        term('household on that day', days[month], 'Wh/d', 'step Loads'),
+        term('household on that day', wh, 'Wh/d', 'step Loads'),
         term('inverter and controllers', aroundWh, 'Wh/d'),
       ],
       source: 'days of use a week; what has none is used every day',

@@ -218,7 +218,7 @@ export function newDesign(name: string, where: NewPlace): Design {
       fuelPricePerL: 1.6,
     },
     sources: [],
-    household: { away: [], shedCanWaitBelow: null, shedShouldBelow: null },
+    household: { away: [], weekdays: null, shedCanWaitBelow: null, shedShouldBelow: null },
     winter: { years: 30, seed: 7, ageing: false, stepMin: 60 },
     runs: newRuns(place.wiringBasis),
     budget: {

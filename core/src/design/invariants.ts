@@ -3,6 +3,7 @@ import { restedBankV } from '../bank/voltage.ts'
 import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
 import { inverterRating, legChoices, serviceOf, stackingChoices, type Service } from '../inverter/service.ts'
 import { BASIS_NEEDS } from '../loads/energy.ts'
+import { daysNamed } from '../loads/week.ts'
 import { MONTH_DAYS, MONTH_NAMES } from '../calendar/calendar.ts'
 import { mostSun, sunAbove } from '../sun/mostSun.ts'
 import type { Design, ModulePart, Problem } from '../document/types.ts'
@@ -83,6 +84,15 @@ function loadProblems({ loads, inverter }: Design, report: Report): void {
   loads.forEach((load, i) => {
     if (load.hourShape.every((weight) => weight === 0))
       report(`loads.${i}.hourShape`, load.hourShape, 'the hours of the day are all zero; at least one must be used')
+    const days = daysNamed(load.weekdays)
+    if (days === 0)
+      report(`loads.${i}.weekdays`, load.weekdays, 'no day of the week is named; name one, or leave them to the run')
+    else if (load.daysPerWeek > days)
+      report(
+        `loads.${i}.daysPerWeek`,
+        load.daysPerWeek,
+        say`${amount(load.daysPerWeek, '')} days a week are more than the ${days} that are named; at most ${days}, or name more`,
+      )
     for (const field of BASIS_NEEDS[load.basis])
       if (load[field] === null)
         report(`loads.${i}.${field}`, null, say`${LOAD[field].label} is missing; the basis “${load.basis}” needs it`)
@@ -277,7 +287,9 @@ function generatorProblems({ generator, bank, inverter }: Design, report: Report
 }
 
 function householdProblems({ household }: Design, report: Report): void {
-  const { away, shedCanWaitBelow, shedShouldBelow } = household
+  const { away, weekdays, shedCanWaitBelow, shedShouldBelow } = household
+  if (daysNamed(weekdays) === 0)
+    report('household.weekdays', weekdays, 'nobody would ever be at home; name at least one day of the week')
   away.forEach(({ fromMonth, fromDay, toMonth, toDay }, i) => {
     for (const [field, month, day] of [
       ['fromDay', fromMonth, fromDay],

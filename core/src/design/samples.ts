@@ -182,6 +182,7 @@ export function gannetSkerry(): Design {
     runs: newRuns('metric', 9),
     budget: { ...base.budget, currency: 'GBP', taxPct: 20 },
   }
+  design.household.weekdays = [0, 0, 0, 0, 1, 1, 1]
   return withThinnestRuns(design)
 }
 

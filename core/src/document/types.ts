@@ -1,7 +1,7 @@
 import type { Words } from '../units/words.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 4
+export const DESIGN_VERSION = 5
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -107,6 +107,8 @@ export interface Load {
   /** share of those hours it really runs, 0…1 */
   duty: number
   daysPerWeek: number
+  /** on which days of the week, Monday first, 1 or 0; null for any, so many of them as `daysPerWeek` says */
+  weekdays: number[] | null
   meteredKWh: number | null
   meteredHours: number | null
   cycleWh: number | null
@@ -436,6 +438,8 @@ export interface Absence {
 /** What people do about power. */
 export interface Household {
   away: Absence[]
+  /** on which days of the week somebody is at home, Monday first, 1 or 0; null for every day */
+  weekdays: number[] | null
   /** state of charge below which what can wait is switched off; null for only when the bank is at its cut-out */
   shedCanWaitBelow: number | null
   shedShouldBelow: number | null

@@ -239,6 +239,12 @@ export const numbers = (
   since?: Since,
 ): NumbersField => ({ kind: 'numbers', label, unit, min, max, whole: false, ...size, help, since })
 /**
+ * Days of the week, Monday first, 1 or 0 each.
+ * @param empty what it means where none are named
+ */
+export const weekdays = (label: string, empty: string, help: Words): NumbersField =>
+  numbers(label, '', 0, 1, { count: 7, whole: true, empty }, help, since(5, null))
+/**
  * A list of words.
  * @param most how many
  * @param letters of each

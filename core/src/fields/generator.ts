@@ -11,6 +11,7 @@ import {
   rows,
   share,
   since,
+  weekdays,
   whole,
   type Before,
   type FieldTable,
@@ -266,6 +267,11 @@ export const HOUSEHOLD: FieldTable<Household> = {
     { most: COUNTS.absences },
     'Stretches of the year in which nobody is at home.',
     since(3, []),
+  ),
+  weekdays: weekdays(
+    'At home on',
+    'every day',
+    'A cabin for weekends: on the other days only what goes on while away is used, and nobody starts anything by hand.',
   ),
   shedCanWaitBelow: share(
     'What can wait goes off below',

@@ -11,6 +11,7 @@ import {
   rows,
   share,
   since,
+  weekdays,
   words,
   type FieldTable,
 } from './field.ts'
@@ -59,7 +60,14 @@ export const LOAD: FieldTable<Load> = {
     'Share of the time it is on that it really draws its watts. A thermostat or a compressor runs a third of the time or so.',
     { step: 5 },
   ),
-  daysPerWeek: number('Days a week', 'd', 0, 7, 'Days of the week it is used on.'),
+  daysPerWeek: number(
+    'Days a week',
+    'd',
+    0,
+    7,
+    'Days of the week it is used on. The run draws which, unless they are named.',
+  ),
+  weekdays: weekdays('Days of the week', 'any', 'The days it is used on, where they are always the same.'),
   meteredKWh: number('Metered', 'kWh', 0, 100000, 'What a plug-in meter counted for all of them.', {
     empty: 'not metered',
     step: 0.1,

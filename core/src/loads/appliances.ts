@@ -129,6 +129,7 @@ export function loadFromAppliance(appliance: Appliance, id: string, quantity = 1
     hoursPerDay: appliance.hoursPerDay,
     duty: appliance.duty,
     daysPerWeek: appliance.daysPerWeek ?? 7,
+    weekdays: null,
     meteredKWh: null,
     meteredHours: null,
     cycleWh: null,

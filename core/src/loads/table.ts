@@ -4,6 +4,7 @@ import { readQuantity } from '../units/parse.ts'
 import { appliance, APPLIANCES, loadFromAppliance } from './appliances.ts'
 import { BASIS_NEEDS } from './energy.ts'
 import { HOUR_SHAPES } from './shapes.ts'
+import { daysNamed, WEEKDAY_NAMES } from './week.ts'
 
 interface Column {
   key: keyof Load
@@ -58,6 +59,7 @@ const COLUMNS: Column[] = [
   },
   { key: 'hoursPerDay', header: 'hours a day', also: /^(hours?.*|h\/d.*|h|hrs.*)$/i, unit: 'h', min: 0, max: 24 },
   { key: 'duty', header: 'duty', also: /^duty/i, unit: 'share', min: 0, max: 1 },
+  { key: 'weekdays', header: 'on', also: /^(on|weekdays|days? of the week)$/i },
   { key: 'daysPerWeek', header: 'days a week', also: /^days/i, unit: 'd', min: 0, max: 7 },
   { key: 'basis', header: 'stated by', also: /^(basis|stated.*)$/i, choices: BASES },
   { key: 'meteredKWh', header: 'metered kWh', also: /^metered ?kwh/i, unit: 'kWh', min: 0, max: 100000 },
@@ -173,6 +175,16 @@ function loadOf(
     if ('problem' in read) fail(column.header, cell, read.problem)
     else (load as unknown as Record<string, unknown>)[column.key] = read.value
   })
+  const named = daysNamed(load.weekdays)
+  if (load.daysPerWeek > named) {
+    if (columns.some((column, i) => column?.key === 'daysPerWeek' && (row[i] ?? '').trim() !== ''))
+      fail(
+        'days a week',
+        String(load.daysPerWeek),
+        `${load.daysPerWeek} are more than the ${named} days that are named`,
+      )
+    else load.daysPerWeek = named
+  }
   if (!columns.some((column) => column?.key === 'basis')) load.basis = impliedBasis(load)
   for (const needed of BASIS_NEEDS[load.basis])
     if (load[needed] === null)
@@ -198,6 +210,7 @@ function readCell(column: Column, cell: string): { value: unknown } | { problem:
     return { value: column.choices === YES_NO ? found[0] === 'true' : found[0] }
   }
   if (column.key === 'seasonShare' || column.key === 'hourShape') return readList(column.key, column, cell)
+  if (column.key === 'weekdays') return readWeekdays(cell)
   if (column.unit === undefined) return { value: cell.slice(0, 80) }
   const read = readQuantity(cell, column.unit)
   if ('problem' in read) return read
@@ -206,6 +219,16 @@ function readCell(column: Column, cell: string): { value: unknown } | { problem:
       problem: `${cell} must lie between ${column.min} and ${column.max}${column.unit ? ` ${column.unit}` : ''}`,
     }
   return read
+}
+
+/** Days of the week by their first letters: `Sat Sun`. */
+function readWeekdays(cell: string): { value: number[] } | { problem: string } {
+  const words = cell.toLowerCase().split(/[\s,;/]+/)
+  const days = words.map((word) =>
+    WEEKDAY_NAMES.findIndex((name) => word.length > 1 && word.startsWith(name.toLowerCase().slice(0, word.length))),
+  )
+  if (days.includes(-1)) return { problem: `“${cell.slice(0, 30)}” must be days of the week, as in “Sat Sun”` }
+  return { value: WEEKDAY_NAMES.map((_, day) => (days.includes(day) ? 1 : 0)) }
 }
 
 function readList(
@@ -229,15 +252,15 @@ function readList(
 
 /** The loads as rows with a header; {@link loadsFromCells} reads them back without loss (meter readings apart). */
 export function cellsOfLoads(loads: readonly Load[]): string[][] {
-  const text = (value: unknown): string =>
+  const text = (value: unknown, key: keyof Load): string =>
     value === null
       ? ''
       : Array.isArray(value)
-        ? value.join(' ')
+        ? (key === 'weekdays' ? WEEKDAY_NAMES.filter((_, day) => value[day] > 0) : value).join(' ')
         : value === true
           ? 'yes'
           : value === false
             ? 'no'
             : String(value)
-  return [COLUMNS.map(({ header }) => header), ...loads.map((load) => COLUMNS.map(({ key }) => text(load[key])))]
+  return [COLUMNS.map(({ header }) => header), ...loads.map((load) => COLUMNS.map(({ key }) => text(load[key], key)))]
 }

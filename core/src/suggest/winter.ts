@@ -10,6 +10,7 @@ import { chemistryChoices } from '../choices/bank.ts'
 import type { Design, Load } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
 import { dailyEnergy } from '../loads/energy.ts'
+import { loadInWeek } from '../loads/week.ts'
 import { withTrials, type LoadChange } from '../loads/whatIf.ts'
 import { seasonOf } from '../weather/season.ts'
 import { inverterParts } from '../parts/shelf.ts'
@@ -75,7 +76,7 @@ export function candidates(design: Design): { id: string; says: Words; design: D
       : []),
   ]
   const drawing = design.loads.filter((load) => load.supply === 'electric')
-  const use = (load: Load) => dailyEnergy(load, seasonOf(place).months[2])
+  const use = (load: Load) => dailyEnergy(loadInWeek(load, design.household), seasonOf(place).months[2])
   const canWait = drawing.filter((load) => load.priority === 'canWait').sort((a, b) => use(b) - use(a))
   for (const load of canWait.slice(0, 2))
     if (drawing.length > 1) list.push(tried(design, `drop-${load.id}`, say`Do without ${load.name}`, load, 'out'))

@@ -1,4 +1,5 @@
 import { DAYS } from '../calendar/calendar.ts'
+import { firstOfCycle } from '../loads/week.ts'
 import { inverterOutput } from '../inverter/efficiency.ts'
 import { tableAt } from '../math/interpolate.ts'
 import type { YearHours } from './hours.ts'
@@ -23,10 +24,11 @@ const TINY_WH = 1e-6
  * allocated inside a step.
  * Source: kinetic battery by Manwell & McGowan (1993); dispatch in priority order by stand-alone practice.
  * @param trace filled step by step where it is given; the figures are the same with it and without
+ * @param index of the year in its run: each begins a day of the week later than the one before
  * @example new WinterEngine().year(larkspurBench(), 7, 0).residualRelative < 1e-9 → true
  */
-export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = null): YearResult {
-  const run = new YearRun(plan, hours, trace)
+export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = null, index = 0): YearResult {
+  const run = new YearRun(plan, hours, trace, firstOfCycle(index))
   const guard = new EasyGuard(run)
   for (let day = 0; day < DAYS;) {
     day = trace === null ? easyDays(run, day, guard) : day
@@ -145,8 +147,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     const perCold = 1 / cold
     const perOhm = cold / bank.ohm
     const dropV = bank.ohm / cold
-    const pot = run.away * 12 + books.month
-    const first = pot * slots
+    const first = run.pot * slots
     const firstHour = day * 24
     let dayLeastAh = Infinity
     let waitingWh = work.waitingWh()

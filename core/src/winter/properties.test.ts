@@ -43,6 +43,8 @@ const anyDesign: fc.Arbitrary<Design> = fc
     startWhenEmpty: fc.boolean(),
     onDc: fc.constantFrom(null, 'should' as const, 'canWait' as const),
     switched: fc.boolean(),
+    weekends: fc.boolean(),
+    weekly: fc.constantFrom(null, 1, 2.5),
   })
   .map((pick) => {
     const design = pick.base()
@@ -70,6 +72,8 @@ const anyDesign: fc.Arbitrary<Design> = fc
       if (load.movable) load.storeDays = pick.store
     })
     if (pick.onDc) Object.assign(design.loads[1], { leg: 'DC', priority: pick.onDc, switched: pick.switched })
+    if (pick.weekends) design.household.weekdays = [0, 0, 0, 0, 1, 1, 1]
+    if (pick.weekly) Object.assign(design.loads[2], { daysPerWeek: pick.weekly, weekdays: [0, 0, 1, 0, 0, 1, 1] })
     design.inverter.search = pick.search
     if (pick.source) design.sources = [{ ...newSource('source-1', 'stream', 60), side: pick.source }]
     if (pick.acArray) {

@@ -19,7 +19,7 @@ export class WaitingWork {
     this.eveningUntil = EVENING_TO * loads.parts
   }
 
-  /** @param pot away × 12 + month */
+  /** @param pot as the tables of loads have it */
   newDay(pot: number): void {
     const { movable, stored } = this.loads
     for (let rank = 0; rank < 3; rank++) {

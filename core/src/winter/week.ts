@@ -1,6 +1,7 @@
 import type { Design } from '../document/types.ts'
 import { DAYS } from '../calendar/calendar.ts'
 import type { WinterEngine } from './engine.ts'
+import { firstOfCycle } from '../loads/week.ts'
 import { partsOf } from './plan.ts'
 import { emptyTrace, TRACE_COLUMNS, type Trace } from './year.ts'
 
@@ -11,6 +12,8 @@ export interface Week {
   firstDay: number
   /** day of the calendar year, from 0, on which it starts */
   startDay: number
+  /** day of the week on which it starts, 0 for Monday */
+  weekday: number
   stepH: number
   trace: Trace
   /** air outside, °C, by hour */
@@ -35,6 +38,7 @@ export function weekOf(engine: WinterEngine, design: Design, year: number, first
     year,
     firstDay: from,
     startDay: (weather.startDay + from) % DAYS,
+    weekday: (firstOfCycle(year) + from) % 7,
     stepH: 1 / parts,
     trace: Object.fromEntries(TRACE_COLUMNS.map((column) => [column, cut(trace[column], 24 * parts)])) as Trace,
     airC: cut(weather.airC, 24),

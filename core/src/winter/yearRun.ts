@@ -2,7 +2,9 @@ import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { inverterOutput } from '../inverter/efficiency.ts'
 import { BackupState, type BackupView } from './backupState.ts'
 import { dayHours, type DayHours, type YearHours } from './hours.ts'
+import { potIndex } from './loadTables.ts'
 import type { RunPlan } from './plan.ts'
+import { CYCLE_DAYS } from '../loads/week.ts'
 import { tableAt } from '../math/interpolate.ts'
 import { WaitingWork } from './waitingWork.ts'
 import { emptyYear, TRACE_COLUMNS, type Trace, type YearResult } from './year.ts'
@@ -71,6 +73,8 @@ export class YearRun {
 
   // the day that is on
   away = 0
+  /** where the day's loads are looked up */
+  pot = 0
   cold = 1
   floorAh = 0
 
@@ -100,6 +104,8 @@ export class YearRun {
     readonly plan: RunPlan,
     readonly hours: YearHours,
     readonly trace: Trace | null,
+    /** day of the four weeks of loads with which the year begins */
+    private readonly firstOfCycle: number,
   ) {
     const { bank, loads, generator } = plan
     this.dt = 1 / loads.parts
@@ -147,11 +153,13 @@ export class YearRun {
   openDay(day: number): void {
     const { bank, loads, startDay } = this.plan
     const dayOfYear = (startDay + day) % DAYS
-    this.away = loads.away[dayOfYear]
+    const ofCycle = (this.firstOfCycle + day) % CYCLE_DAYS
+    this.away = loads.away[dayOfYear] | loads.awayOnWeekday[ofCycle % 7]
     this.cold = this.hours.coldShare[day]
     this.floorAh = this.heldAtEquivalent(bank.cutoff)
     this.books.open(MONTH_OF_DAY[dayOfYear])
-    this.work.newDay(this.away * 12 + this.books.month)
+    this.pot = potIndex(loads.kindOfDay[ofCycle], this.away, this.books.month)
+    this.work.newDay(this.pot)
   }
 
   /** One step with everything that can be in it. */
@@ -160,7 +168,7 @@ export class YearRun {
     const { parts } = plan.loads
     const hour = parts === 1 ? slot : (slot / parts) | 0
     const i = day * 24 + hour
-    const at = (this.away * 12 + this.books.month) * 24 * parts + slot
+    const at = this.pot * 24 * parts + slot
     const pvOut = hours.pvOutW[i] * plan.arrayShare
     const dcSource = hours.dcSourceW === null ? 0 : hours.dcSourceW[i]
     const acSource = hours.acSourceW === null ? 0 : hours.acSourceW[i]

@@ -1,4 +1,5 @@
 import { dailyEnergy } from '../../loads/energy.ts'
+import { inWeek } from '../../loads/week.ts'
 import { watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -6,9 +7,9 @@ import { say } from '../../units/words.ts'
 export const electricHeat: Rule = {
   id: 'loads.large-share',
   step: 'loads',
-  check: ({ design: { loads }, derived: { loadsWh, worstMonth } }) =>
-    loads
-      .filter((load) => loads.length > 2 && dailyEnergy(load, worstMonth) > 0.35 * loadsWh[worstMonth])
+  check: ({ design, derived: { loadsWh, worstMonth } }) =>
+    inWeek(design)
+      .loads.filter((load) => design.loads.length > 2 && dailyEnergy(load, worstMonth) > 0.35 * loadsWh[worstMonth])
       .map((load) =>
         watch(
           load.id,

@@ -1,4 +1,5 @@
 import { dailyEnergy } from '../../loads/energy.ts'
+import { inWeek } from '../../loads/week.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -6,7 +7,8 @@ import { say } from '../../units/words.ts'
 export const unmetered: Rule = {
   id: 'loads.unmetered',
   step: 'loads',
-  check: ({ design: { loads }, derived: { worstMonth } }) => {
+  check: ({ design, derived: { worstMonth } }) => {
+    const { loads } = inWeek(design)
     const all = loads.reduce((sum, load) => sum + dailyEnergy(load, worstMonth), 0)
     if (all <= 0) return []
     const guessed = loads.filter((load) => load.basis === 'rated')

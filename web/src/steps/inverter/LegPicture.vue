@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import {
   inverterRating,
   legsOfService,
+  inWeek,
   MONTH_NAMES,
   serviceOf,
   worstLegHour,
@@ -23,7 +24,7 @@ const names = computed(() => legsOfService(service.value))
 const several = computed(() => names.value.length > 1)
 const rating = computed(() => inverterRating(design.document!))
 const balance = computed(() => design.derived!.legs)
-const worst = computed(() => worstLegHour(design.document!.loads, service.value))
+const worst = computed(() => worstLegHour(inWeek(design.document!).loads, service.value))
 const drawing = computed(() =>
   design.document!.loads.filter(({ supply, leg }) => supply === 'electric' && leg !== 'DC'),
 )

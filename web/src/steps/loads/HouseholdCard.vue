@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { MONTH_NAMES, type Absence, addAbsence, removeFrom, setField } from '@ambrel/core'
+import { HOUSEHOLD, MONTH_NAMES, type Absence, addAbsence, removeFrom, setField, turnHomeDay } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
+import FieldLabel from '../../fields/FieldLabel.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import NumberField from '../../fields/NumberField.vue'
+import WeekdayPicker from '../../fields/WeekdayPicker.vue'
 import { useDesign } from '../../stores/design.ts'
 
 /** What people do about power: when nobody is at home, and what is switched off when the bank runs low. */
@@ -59,8 +61,15 @@ const ENDS = [
             <Trash2 :size="16" />
           </button>
         </div>
+        <FieldLabel :label="HOUSEHOLD.weekdays.label" path="household.weekdays" />
+        <WeekdayPicker
+          :weekdays="household.weekdays"
+          none="all"
+          :label="HOUSEHOLD.weekdays.label"
+          @turn="design.change('days at home', turnHomeDay($event))"
+        />
         <p class="quiet">
-          <template v-if="household.away.length === 0">Somebody is always there. </template>
+          <template v-if="household.away.length === 0 && !household.weekdays">Somebody is always there. </template>
           Left on meanwhile: {{ staying.map(({ name }) => name).join(', ') || 'nothing' }}. A load says so in its
           details. Nobody starts a generator by hand then.
         </p>

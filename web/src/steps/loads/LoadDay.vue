@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { drawnProfile, MONTH_NAMES, PRIORITIES, PRIORITY_WORDS } from '@ambrel/core'
+import { drawnProfile, inWeek, MONTH_NAMES, PRIORITIES, PRIORITY_WORDS } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import MonthPicker from '../../fields/MonthPicker.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -15,7 +15,7 @@ const worst = computed(() => {
   return wh.indexOf(Math.max(...wh))
 })
 const shown = computed(() => month.value ?? worst.value)
-const profile = computed(() => (design.derived ? drawnProfile(design.document!.loads, shown.value) : null))
+const profile = computed(() => (design.derived ? drawnProfile(inWeek(design.document!).loads, shown.value) : null))
 const series = computed(() =>
   profile.value
     ? PRIORITIES.map((priority) => ({ name: PRIORITY_WORDS[priority], data: profile.value![priority].map(Math.round) }))

@@ -1,10 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { HOUR_SHAPES, MONTH_NAMES, START_SECONDS, startWatts, type Load, setField, setHourWeight } from '@ambrel/core'
+import {
+  HOUR_SHAPES,
+  LOAD,
+  MONTH_NAMES,
+  START_SECONDS,
+  startWatts,
+  type Load,
+  setField,
+  setHourWeight,
+  turnWeekday,
+} from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
+import FieldLabel from '../../fields/FieldLabel.vue'
 import TextField from '../../fields/TextField.vue'
+import WeekdayPicker from '../../fields/WeekdayPicker.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -36,6 +48,11 @@ const fields = computed<GridField[]>(() => [
   path('whenAway'),
   ...(props.load.leg === 'DC' ? [path('switched')] : []),
 ])
+const drawn = computed(() => {
+  const { basis, daysPerWeek, cyclesPerWeek } = props.load
+  const times = basis === 'rated' ? daysPerWeek : basis === 'cycle' ? (cyclesPerWeek ?? 7) : 7
+  return times < 7 ? `any: the run draws ${decimal(times, 1)} days of each week` : 'every day'
+})
 const shape = computed(
   () =>
     Object.entries(HOUR_SHAPES).find(([, { weights }]) =>
@@ -67,6 +84,18 @@ function bar(hour: number, event: PointerEvent): void {
     <div class="row room">
       <TextField :model-value="load.room" label="Room or group" labelled @update:model-value="set('room', $event)" />
       <FieldGrid class="grow" :fields="fields" />
+    </div>
+    <div>
+      <FieldLabel :label="LOAD.weekdays.label" :path="path('weekdays')" />
+      <div class="row">
+        <WeekdayPicker
+          :weekdays="load.weekdays"
+          none="nothing"
+          :label="`${load.name}: ${LOAD.weekdays.label.toLowerCase()}`"
+          @turn="design.change('days of the week', turnWeekday(load.id, $event))"
+        />
+        <span v-if="!load.weekdays" class="quiet">{{ drawn }}</span>
+      </div>
     </div>
     <div class="two">
       <div>

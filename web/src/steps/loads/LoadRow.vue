@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ChevronDown, ChevronRight, Copy, GripVertical, Trash2 } from '@lucide/vue'
-import { LOAD, dailyEnergy, type Leg, type Load, setBasis, setField } from '@ambrel/core'
+import { LOAD, dailyEnergy, loadInWeek, type Leg, type Load, setBasis, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
@@ -22,7 +22,7 @@ const emit = defineEmits<{ open: []; select: [shift: boolean]; copy: []; remove:
 const design = useDesign()
 const prefs = usePrefs()
 const path = (key: string) => `loads.${props.index}.${key}`
-const worstWh = computed(() => (design.derived ? dailyEnergy(props.load, design.derived.worstMonth) : null))
+const worstWh = computed(() => (design.derived ? dailyEnergy(loadInWeek(props.load, design.document!.household), design.derived.worstMonth) : null))
 
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
   design.change(`${props.load.name}: ${key}`, setField(path(key), value), path(key))

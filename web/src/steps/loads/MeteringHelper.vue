@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { meteringPlan, statedDailyEnergy, withReading, withReadings, type Load, changeLoad } from '@ambrel/core'
+import { inWeek, meteringPlan, statedDailyEnergy, withReading, withReadings, type Load, changeLoad } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import NumberField from '../../fields/NumberField.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -12,7 +12,7 @@ const design = useDesign()
 const prefs = usePrefs()
 const SHOWN = 6
 const all = ref(false)
-const plan = computed(() => (design.derived ? meteringPlan(design.document!.loads, design.derived.worstMonth) : []))
+const plan = computed(() => (design.derived ? meteringPlan(inWeek(design.document!).loads, design.derived.worstMonth) : []))
 const read = computed(() => design.document!.loads.filter((load) => load.meterReadings.length > 0))
 const recording = ref('')
 const form = reactive({ date: '', kWh: null as number | null, hours: null as number | null })

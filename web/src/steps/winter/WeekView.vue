@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
-import { MONTH_DAYS, MONTH_NAMES, WEEK_DAYS, type Week } from '@ambrel/core'
+import { MONTH_DAYS, MONTH_NAMES, WEEKDAY_NAMES, WEEK_DAYS, type Week } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { useWinter } from '../../stores/winter.ts'
@@ -104,10 +104,11 @@ const picture = computed(() => {
   }
 })
 const dayName = (day: number) => {
-  let left = ((week.value?.startDay ?? 0) + day) % 365
+  const { startDay, weekday } = week.value ?? { startDay: 0, weekday: 0 }
+  let left = (startDay + day) % 365
   let month = 0
   while (left >= MONTH_DAYS[month]) left -= MONTH_DAYS[month++]
-  return `${left + 1} ${MONTH_NAMES[month]}`
+  return `${WEEKDAY_NAMES[(weekday + day) % 7]} ${left + 1} ${MONTH_NAMES[month]}`
 }
 const told = computed(() => {
   if (hovered.value === null || !week.value) return null
