@@ -104,6 +104,17 @@ const DESIGNS: (() => Design)[] = [
   }),
   () => addSource('stream', 600)(copperDraw()),
   () => takeBackup('shore')(larkspurBench()),
+  // a grid that fails often, and one that fails for a week
+  changed(larkspurBench, ({ grid, generator }) => {
+    Object.assign(grid, {
+      present: true,
+      failuresByMonth: Array<number>(12).fill(3),
+      failureH: 12,
+      keepStateOfCharge: 0.8,
+    })
+    generator.present = false
+  }),
+  changed(larkspurFlooded, ({ grid }) => Object.assign(grid, { present: true, failing: 'spell', breakerA: 10 })),
   () => takeBackup('vehicle')(larkspurBench()),
   () => changeSource(0, (source) => ({ ...source, side: 'ac' }))(addSource('stream', 60)(larkspurBench())),
 ]
@@ -120,7 +131,7 @@ const RESULTS: ((design: Design) => unknown)[] = [
   yearOf,
   (design) => findings({ design, derived: derive(design), winter: winterOf(design) }),
   (design) => bankWear(engine, design, 1),
-  (design) => runningCost(winterOf(design).median, design.generator),
+  (design) => runningCost(winterOf(design).median, design),
 ]
 const told = (design: Design) => RESULTS.map((result) => JSON.stringify(result(design)))
 const differs = (design: Design, before: string[]) =>

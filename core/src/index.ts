@@ -101,6 +101,7 @@ export {
   type GeneratorPart,
   type BackupKind,
   type Generator,
+  type Grid,
   type OtherSource,
   type Absence,
   type WireRun,
@@ -128,11 +129,12 @@ export type {
   TextForm,
   Unit,
 } from './fields/field.ts'
-export { GENERATOR, GENERATOR_PART, HOUSEHOLD } from './fields/generator.ts'
+export { GENERATOR, GENERATOR_PART, GRID, HOUSEHOLD } from './fields/generator.ts'
 export { INVERTER, INVERTER_PART } from './fields/inverter.ts'
 export { COUNTS } from './fields/limits.ts'
 export { LOAD, PRIORITY_WORDS } from './fields/load.ts'
 export { FITTED, HORIZON } from './fields/place.ts'
+export type { FailureSummary } from './winter/outages.ts'
 export { runningCost } from './generator/power.ts'
 export { newSource, sourceMeans, withMonthMean, sourceFromCells, type SourceTable } from './generator/sources.ts'
 export { inverterInput, curveOf } from './inverter/efficiency.ts'

@@ -243,7 +243,9 @@ describe('what contradicts itself', () => {
   })
 
   it('a newer version, another format and a non-object are told apart', () => {
-    expect(migrate({ format: 'ambrel-design', version: DESIGN_VERSION + 1 })).toMatchObject({ problem: { path: 'version' } })
+    expect(migrate({ format: 'ambrel-design', version: DESIGN_VERSION + 1 })).toMatchObject({
+      problem: { path: 'version' },
+    })
     expect(migrate({ format: 'other' })).toMatchObject({ problem: { path: 'format' } })
     expect(migrate([])).toMatchObject({ problem: { path: '' } })
     expect(migrate(larkspurBench())).toHaveProperty('document')

@@ -17,6 +17,7 @@ import { term, worked, type Worked } from '../working/working.ts'
 import { arraySheets, combinedSun, deriveArrays } from './array.ts'
 import { bankSheets } from './bank.ts'
 import { generatorSheets } from './generator.ts'
+import { gridSheets } from './grid.ts'
 import { inverterSheets } from './inverter.ts'
 import { runningLegs } from '../inverter/legs.ts'
 import { loadSheets, peaks } from './loads.ts'
@@ -79,6 +80,7 @@ export function derive(given: Design): Derived {
   arraySheets(design, arrays, batteryDayWh, sunHours[worstMonth], worstMonth, add)
   inverterSheets(design, peak, batteryC, sunHours[worstMonth], add)
   generatorSheets(design, add)
+  gridSheets(design, batteryDayWh, batteryC, add)
   const bills = bill(design)
   add(
     worked('money.total', 'Total', bills.total, design.budget.currency, {

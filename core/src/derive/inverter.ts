@@ -152,26 +152,23 @@ function sagSheets({ bank, inverter }: Design, peak: CoincidentPeak, batteryC: n
 
 /** What passes the transfer relay while a backup carries the house. */
 function transferSheet(design: Design, add: Add): void {
-  const { generator, inverter } = design
+  const { generator, grid, inverter } = design
   const { transferA } = inverter.part
-  const power = backupPower(design)
-  if (!generator.present || !power.passesHouse || transferA <= 0) return
+  const backup = backupPower(design)
+  const backupW = generator.present && backup.passesHouse ? backup.realW : 0
+  const gridW = grid.present ? grid.breakerA * grid.breakerV : 0
+  const realW = Math.max(backupW, gridW)
+  if (realW <= 0 || transferA <= 0) return
   const volts = acrossVolts(inverter)
   add(
-    worked(
-      'inverter.transfer-share',
-      'Transfer relay',
-      power.realW / volts / (transferA * inverter.quantity),
-      'share',
-      {
-        says: 'backup’s real power ÷ its voltage ÷ relay rating',
-        terms: [
-          term('real power', power.realW, 'W'),
-          term('voltage', volts, 'V'),
-          term('relay', transferA * inverter.quantity, 'A', inverter.part.name),
-        ],
-        source: 'data sheet',
-      },
-    ),
+    worked('inverter.transfer-share', 'Transfer relay', realW / volts / (transferA * inverter.quantity), 'share', {
+      says: `power of the ${gridW > backupW ? 'grid’s breaker' : 'backup'} ÷ voltage ÷ relay rating`,
+      terms: [
+        term('power', realW, 'W'),
+        term('voltage', volts, 'V'),
+        term('relay', transferA * inverter.quantity, 'A', inverter.part.name),
+      ],
+      source: 'data sheet',
+    }),
   )
 }

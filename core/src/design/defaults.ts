@@ -1,8 +1,17 @@
+import { NO_GRID } from '../fields/generator.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { seriesFor } from '../bank/layout.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
-import { batteryParts, controllerParts, generatorParts, inverterParts, moduleParts, partById } from '../parts/shelf.ts'
+import {
+  batteryParts,
+  controllerParts,
+  generatorParts,
+  inverterParts,
+  moduleParts,
+  partById,
+  structuredCloneOf,
+} from '../parts/shelf.ts'
 import { withThinnestRuns } from '../wiring/runs.ts'
 import { climateAt } from '../weather/climates.ts'
 import {
@@ -217,6 +226,7 @@ export function newDesign(name: string, where: NewPlace): Design {
       loadShareLimit: 0.8,
       fuelPricePerL: 1.6,
     },
+    grid: { ...structuredCloneOf(NO_GRID), breakerV: split ? 240 : 230 },
     sources: [],
     household: { away: [], weekdays: null, shedCanWaitBelow: null, shedShouldBelow: null },
     winter: { years: 30, seed: 7, ageing: false, stepMin: 60 },

@@ -29,6 +29,7 @@ export function invariantProblems(design: Design): Problem[] {
   arrayProblems(design, report)
   inverterProblems(design, report)
   generatorProblems(design, report)
+  gridProblems(design, report)
   householdProblems(design, report)
   return problems
 }
@@ -283,6 +284,16 @@ function generatorProblems({ generator, bank, inverter }: Design, report: Report
       'generator.startV',
       generator.startV,
       say`start at ${amount(generator.startV, 'V')} must lie above the inverter’s cut-out at ${amount(inverter.part.lowCutV, 'V')} and at most at ${amount(highV, 'V', 1)}`,
+    )
+}
+
+function gridProblems({ grid }: Design, report: Report): void {
+  const { failing, spellMonth, spellDay } = grid
+  if (failing === 'spell' && spellDay > MONTH_DAYS[spellMonth - 1])
+    report(
+      'grid.spellDay',
+      spellDay,
+      say`${MONTH_NAMES[spellMonth - 1]} has no day ${spellDay}; at most ${MONTH_DAYS[spellMonth - 1]}`,
     )
 }
 

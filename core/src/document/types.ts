@@ -21,6 +21,7 @@ export interface Design {
   controllers: Controller[]
   inverter: Inverter
   generator: Generator
+  grid: Grid
   /** what makes power beside the arrays and the backup */
   sources: OtherSource[]
   household: Household
@@ -409,6 +410,31 @@ export interface Generator {
   /** vehicle: current into the bank, and fuel an hour */
   vehicleA: number
   vehicleLPerH: number
+}
+
+/** The grid where it is usually there: it carries the house and keeps the bank, which carries the house while it fails. */
+export interface Grid {
+  present: boolean
+  /** what its breaker gives the house and the charger */
+  breakerA: number
+  breakerV: number
+  pricePerKWh: number
+  /** charging current the inverter's charger is turned down to on the grid; null for all it has */
+  chargeLimitA: number | null
+  /** it charges from this hour until that one; equal hours mean all day */
+  chargeFromH: number
+  chargeToH: number
+  /** state of charge it keeps the bank at */
+  keepStateOfCharge: number
+  /** when it fails: now and then, drawn from the seed, or once a year for so many days */
+  failing: 'drawn' | 'spell'
+  /** failures that begin in each month, a mean of many years, and their mean length */
+  failuresByMonth: number[]
+  failureH: number
+  /** the one spell: its first day, and how long it lasts */
+  spellMonth: number
+  spellDay: number
+  spellDays: number
 }
 
 /** Power from somewhere else than the sun or the backup. */

@@ -27,7 +27,7 @@ import {
   words,
   type FieldTable,
 } from './field.ts'
-import { GENERATOR, HOUSEHOLD, SOURCE } from './generator.ts'
+import { GENERATOR, GRID, HOUSEHOLD, NO_GRID, SOURCE } from './generator.ts'
 import { INVERTER } from './inverter.ts'
 import { COUNTS } from './limits.ts'
 import { LOAD } from './load.ts'
@@ -169,6 +169,7 @@ export const DESIGN: FieldTable<Design> = {
   controllers: rows('Controllers', CONTROLLER_IN_PLACE, { most: COUNTS.controllers }, 'The charge controllers.'),
   inverter: part('Inverter', INVERTER, 'What makes AC of the bank.'),
   generator: part('Backup', GENERATOR, 'What backs the sun up, and when it runs.'),
+  grid: part('Grid', GRID, 'The grid, where it is usually there, and when it fails.', { since: since(5, NO_GRID) }),
   sources: rows(
     'Other sources',
     SOURCE,

@@ -1,4 +1,4 @@
-import type { Fuel, Generator } from '../document/types.ts'
+import type { Design, Fuel } from '../document/types.ts'
 
 const FUEL_FACTOR: Record<Fuel, number> = { petrol: 1, propane: 0.9, 'natural-gas': 0.85, diesel: 1 }
 
@@ -35,14 +35,16 @@ export function fuelLitres(ratedW: number, watts: number, hours: number, fuel: F
   return ((idle * ratedW + slope * watts) / 1000) * hours
 }
 
-/** What a year of running asks for: money for fuel, or for energy from the shore, and oil changes. */
+/** What a year of running asks for: money for fuel, for energy from shore or grid, and oil changes. */
 export function runningCost(
-  year: { fuelL: number; generatorHours: number; generatorWh: number },
-  { kind, fuelPricePerL, pricePerKWh, oilEveryH }: Generator,
+  year: { fuelL: number; generatorHours: number; generatorWh: number; gridWh: number },
+  { generator, grid }: Pick<Design, 'generator' | 'grid'>,
 ): { money: number; oilChanges: number } {
-  if (kind === 'shore') return { money: (year.generatorWh / 1000) * pricePerKWh, oilChanges: 0 }
+  const { kind, fuelPricePerL, pricePerKWh, oilEveryH } = generator
+  const gridMoney = (year.gridWh / 1000) * grid.pricePerKWh
+  if (kind === 'shore') return { money: gridMoney + (year.generatorWh / 1000) * pricePerKWh, oilChanges: 0 }
   return {
-    money: year.fuelL * fuelPricePerL,
+    money: gridMoney + year.fuelL * fuelPricePerL,
     oilChanges: kind === 'generator' ? Math.ceil(year.generatorHours / oilEveryH) : 0,
   }
 }

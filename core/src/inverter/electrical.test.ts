@@ -51,11 +51,17 @@ describe('generator', () => {
   })
 
   it('a year costs its litres and an oil change every hundred hours begun', () => {
-    const rules = { ...larkspurBench().generator, fuelPricePerL: 0.8, oilEveryH: 100 }
-    const year = { fuelL: 250, generatorHours: 101, generatorWh: 400_000 }
-    expect(runningCost(year, rules)).toEqual({ money: 200, oilChanges: 2 })
-    expect(runningCost({ fuelL: 0, generatorHours: 0, generatorWh: 0 }, rules)).toEqual({ money: 0, oilChanges: 0 })
-    expect(runningCost(year, { ...rules, kind: 'shore', pricePerKWh: 0.25 })).toEqual({ money: 100, oilChanges: 0 })
+    const { generator: rules, grid } = larkspurBench()
+    Object.assign(rules, { fuelPricePerL: 0.8, oilEveryH: 100 })
+    const year = { fuelL: 250, generatorHours: 101, generatorWh: 400_000, gridWh: 0 }
+    const idle = { fuelL: 0, generatorHours: 0, generatorWh: 0, gridWh: 0 }
+    const shore = { ...rules, kind: 'shore' as const, pricePerKWh: 0.25 }
+    expect(runningCost(year, { generator: rules, grid })).toEqual({ money: 200, oilChanges: 2 })
+    expect(runningCost(idle, { generator: rules, grid })).toEqual({ money: 0, oilChanges: 0 })
+    expect(runningCost(year, { generator: shore, grid })).toEqual({ money: 100, oilChanges: 0 })
+    // energy of the grid comes on top, at its own price
+    const metered = { ...grid, pricePerKWh: 0.3 }
+    expect(runningCost({ ...year, gridWh: 1_000_000 }, { generator: rules, grid: metered }).money).toBe(500)
   })
 
   it('burns a straight line of fuel', () => {

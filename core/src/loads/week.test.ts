@@ -115,7 +115,7 @@ describe('the run draws real weeks', () => {
     design.bank.inParallel = 5
     change(design)
     const trace = emptyTrace()
-    const result = runYear(runPlan(design), flatYear(Array(24).fill(400)), trace, index)
+    const result = runYear(runPlan(design), flatYear(Array(24).fill(400)), { trace, index })
     const asked = Array.from({ length: 365 }, (_, day) =>
       sum(
         Array.from(

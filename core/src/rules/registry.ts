@@ -23,6 +23,10 @@ import { equalising } from './generator/equalising.ts'
 import { fuelStore } from './generator/fuelStore.ts'
 import { generatorLoad } from './generator/generatorLoad.ts'
 import { generatorSafety } from './generator/generatorSafety.ts'
+import { gridCarries } from './generator/gridCarries.ts'
+import { gridFails } from './generator/gridFails.ts'
+import { gridKeeps } from './generator/gridKeeps.ts'
+import { gridSafety } from './generator/gridSafety.ts'
 import { nobodyHome } from './generator/nobodyHome.ts'
 import { refill } from './generator/refill.ts'
 import { carries } from './inverter/carries.ts'
@@ -96,6 +100,10 @@ export const RULES: readonly Rule[] = [
   refill,
   fuelStore,
   nobodyHome,
+  gridFails,
+  gridKeeps,
+  gridCarries,
+  gridSafety,
   generatorSafety,
   shortHours,
   generatorHours,
@@ -114,7 +122,7 @@ export function findings(input: RuleInput): Finding[] {
 }
 
 /** Cautions that hold for every such system: shown, but they do not mark a step as in trouble. */
-const STANDING_CAUTIONS = new Set(['bank.shock', 'array.live-modules', 'generator.safety'])
+const STANDING_CAUTIONS = new Set(['bank.shock', 'array.live-modules', 'generator.safety', 'generator.grid-safety'])
 
 /** The mark of a step: its worst finding, standing cautions left out. */
 export function stepLevel(all: readonly Finding[], step: Step): Level {

@@ -27,7 +27,7 @@ function backup(change: Partial<Design['generator']>, more: (design: Design) => 
     more(d)
   })
   const trace = emptyTrace()
-  const result = runYear(runPlan(design), flatYear(Array(24).fill(0)), trace)
+  const result = runYear(runPlan(design), flatYear(Array(24).fill(0)), { trace })
   return { result, trace, runs: runsOf(trace.generatorW) }
 }
 
@@ -198,7 +198,7 @@ describe('what people do about power', () => {
       d.household.away = [{ fromMonth: 12, fromDay: 20, toMonth: 1, toDay: 10 }]
     })
     const trace = emptyTrace()
-    runYear(runPlan(design), flatYear(Array(24).fill(500)), trace)
+    runYear(runPlan(design), flatYear(Array(24).fill(500)), { trace })
     // 20 December is day 172 of a run from July; 22 days to 10 January
     expect(trace.mustW[171 * 24 + 12]).toBeCloseTo(100, 6)
     expect(trace.mustW[172 * 24 + 12]).toBeCloseTo(30, 6)
@@ -226,7 +226,7 @@ describe('what people do about power', () => {
       for (let i = 0; i < 8760; i++)
         hours.pvInW[i] = Math.floor(i / 24) % sunnyEvery === 0 && i % 24 > 9 && i % 24 < 17 ? 1500 : 0
       const trace = emptyTrace()
-      runYear(runPlan(design), hours, trace)
+      runYear(runPlan(design), hours, { trace })
       const evenings = trace.mustW.filter((watts, i) => watts > 0 && i % 24 >= 18).length
       const servedWh = trace.servedW.reduce((sum, watts) => sum + watts, 0)
       return { evenings, servedWh }
@@ -250,7 +250,7 @@ describe('other sources', () => {
     if (side === 'ac') hours.acSourceW = source
     else hours.dcSourceW = source
     const trace = emptyTrace()
-    return { result: runYear(runPlan(design), hours, trace), trace }
+    return { result: runYear(runPlan(design), hours, { trace }), trace }
   }
 
   it('on the AC side the house takes it without the inverter, what is over charges through it', () => {
@@ -290,7 +290,7 @@ describe('other sources', () => {
     const hours = flatYear(Array(24).fill(0))
     hours.acSourceW = new Float64Array(8760).fill(50)
     const trace = emptyTrace()
-    runYear(runPlan(design), hours, trace)
+    runYear(runPlan(design), hours, { trace })
     const at = trace.generatorW.findIndex((watts) => watts > 0)
     expect(trace.otherW[at]).toBe(0)
     expect(trace.otherW[at - 1]).toBeCloseTo(50, 6)

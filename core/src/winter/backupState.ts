@@ -16,6 +16,8 @@ export interface BackupView {
   /** the step begins a full hour */
   onTheHour: boolean
   away: boolean
+  /** the grid is there: nothing else has to run */
+  onGrid: boolean
   charge: number
   /** how long the volts under load have been at or below the level that starts it */
   heldLowH: number
@@ -65,7 +67,8 @@ export class BackupState {
     if (!this.plan.present) return
     const equaliseDue = this.equaliseIsDue(view)
     const fullDue = this.plan.fullEveryH > 0 && view.sinceFullH >= this.plan.fullEveryH
-    if (this.running && this.isDone(view.charge, fullDue, equaliseDue)) this.running = false
+    const done = view.onGrid && this.exerciseLeftH <= TINY_H
+    if (this.running && (done || this.isDone(view.charge, fullDue, equaliseDue))) this.running = false
     if (!this.running && this.mayStart(view)) this.start(view, fullDue, equaliseDue)
     if (!this.running) return
     const { dt } = view
@@ -100,8 +103,9 @@ export class BackupState {
     const quiet = this.isQuiet(view.hour)
     // quiet hours put a charge off; they do not leave the house dark
     const wanted =
-      (plan.whenEmpty && view.short) ||
-      (!quiet && (this.isLow(view) || (forTheTail && ((fullDue && view.charge < plan.fullStop) || overdue))))
+      !view.onGrid &&
+      ((plan.whenEmpty && view.short) ||
+        (!quiet && (this.isLow(view) || (forTheTail && ((fullDue && view.charge < plan.fullStop) || overdue)))))
     const exercises = !quiet && plan.exerciseEveryH > 0 && view.now - this.ranAt >= plan.exerciseEveryH && forTheTail
     if (!wanted && !exercises) return
     this.running = true

@@ -61,7 +61,7 @@ describe('a cold flooded bank with a generator that stands by', () => {
       const hours = flatYear(Array(24).fill(0), roomC)
       hours.coldShare.fill(coldShare)
       const trace = emptyTrace()
-      runYear(runPlan(design), hours, trace)
+      runYear(runPlan(design), hours, { trace })
       return trace.stateOfCharge[trace.unmetW.findIndex((watts) => watts > 0) - 1]
     }
     expect(shedAt(25, 1)).toBeCloseTo(0.5, 1)
@@ -147,7 +147,7 @@ describe('state of charge', () => {
     expect(plan.bank.qmaxAh).toBeGreaterThan(1.1 * plan.bank.ratedAh)
     expect(plan.bank.ratedAh).toBeCloseTo(bankRatedAh(design.bank), 9)
     const trace = emptyTrace()
-    runYear(plan, flatYear(Array(24).fill(0)), trace)
+    runYear(plan, flatYear(Array(24).fill(0)), { trace })
     // 100 W from full: so many ampere-hours in ten hours
     expect(trace.stateOfCharge[9]).toBeCloseTo(1 - 1000 / plan.bank.volts / plan.bank.ratedAh, 6)
     // the warm bank lets go at its cut-out of C20

@@ -21,7 +21,7 @@ export interface KeyFigure {
  * @param winter of the design's own run; all that are compared over the same years and seed
  */
 export function keyFigures(design: Design, winter: WinterSummary): KeyFigure[] {
-  const { bank, arrays, generator, budget } = design
+  const { bank, arrays, budget } = design
   const { median, oneInTen } = winter
   const arrayW = arrays.reduce((sum, array) => sum + arrayRatedW(array), 0)
   const figure = (
@@ -51,7 +51,7 @@ export function keyFigures(design: Design, winter: WinterSummary): KeyFigure[] {
     figure('short', `${label}, 1 in 10`, unit, worstOf(oneInTen.shortHours)),
     ofRun('generator', 'generatorHours', 'median'),
     ofRun('generator-bad', 'generatorHours', 'oneInTen'),
-    figure('running', 'running it, typical', `${budget.currency}/yr`, runningCost(median, generator).money),
+    figure('running', 'running it, typical', `${budget.currency}/yr`, runningCost(median, design).money),
     ofRun('lowest', 'lowestStateOfCharge', 'oneInTen'),
     ofRun('spell', 'longestSpellDays', 'median'),
     ofRun('curtailed', 'curtailedWh', 'median', true),

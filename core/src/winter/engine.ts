@@ -75,7 +75,7 @@ export class WinterEngine {
     }
     const { plan } = this.planned
     const aged = design.winter.ageing && index > 0 ? agedPlan(plan, ageAt(index, this.bankLife(design))) : plan
-    return runYear(aged, this.hoursOf(design, seed, index), trace, index)
+    return runYear(aged, this.hoursOf(design, seed, index), { trace, seed, index })
   }
 
   /** Years the bank lasts by its first year of the run: of cycling or of the calendar, whichever is less. */
@@ -83,7 +83,7 @@ export class WinterEngine {
     const planned = this.planned!
     if (planned.lifeYears === null) {
       const trace = emptyTrace(planned.plan.loads.parts)
-      runYear(planned.plan, this.hoursOf(design, planned.seed, 0), trace)
+      runYear(planned.plan, this.hoursOf(design, planned.seed, 0), { trace, seed: planned.seed })
       planned.lifeYears = lifeYears(trace.stateOfCharge, 1, design.bank.part).years
     }
     return planned.lifeYears

@@ -26,6 +26,7 @@ export const RUN_FIGURES = {
   generatorHours: { label: 'backup', unit: 'h', bad: 'high', of: (year) => year.generatorHours },
   generatorStarts: { label: 'starts of the backup', unit: '', bad: 'high', of: (year) => year.generatorStarts },
   generatorWh: { label: 'energy from the backup', unit: 'Wh', bad: 'high', of: (year) => year.generatorWh },
+  gridWh: { label: 'energy from the grid', unit: 'Wh', bad: 'high', of: (year) => year.gridWh },
   fuelL: { label: 'fuel', unit: 'L', bad: 'high', of: (year) => year.fuelL },
   fuelBetweenTripsL: {
     label: 'most fuel between two trips',

@@ -1,5 +1,4 @@
 import { DAYS } from '../calendar/calendar.ts'
-import { firstOfCycle } from '../loads/week.ts'
 import { inverterOutput } from '../inverter/efficiency.ts'
 import { tableAt } from '../math/interpolate.ts'
 import type { YearHours } from './hours.ts'
@@ -9,6 +8,15 @@ import { TAIL_FROM, TAIL_UNTIL } from './backupState.ts'
 import { FULL, YearRun } from './yearRun.ts'
 
 const TINY_WH = 1e-6
+
+/** Of which run a year is. */
+export interface OfRun {
+  /** filled step by step where it is given; the figures are the same with it and without */
+  trace?: Trace | null
+  seed?: number
+  /** of the year: each begins a day of the week later than the one before, and has failures of the grid of its own */
+  index?: number
+}
 
 /**
  * One year, step by step: whole hours, or quarters of them.
@@ -23,15 +31,18 @@ const TINY_WH = 1e-6
  * A step is easy where nothing is short, moved, shed or locked, no backup runs and none can start: most are. Nothing is
  * allocated inside a step.
  * Source: kinetic battery by Manwell & McGowan (1993); dispatch in priority order by stand-alone practice.
- * @param trace filled step by step where it is given; the figures are the same with it and without
- * @param index of the year in its run: each begins a day of the week later than the one before
+ * With a grid every step is taken as one that is not easy.
  * @example new WinterEngine().year(larkspurBench(), 7, 0).residualRelative < 1e-9 → true
  */
-export function runYear(plan: RunPlan, hours: YearHours, trace: Trace | null = null, index = 0): YearResult {
-  const run = new YearRun(plan, hours, trace, firstOfCycle(index))
+export function runYear(
+  plan: RunPlan,
+  hours: YearHours,
+  { trace = null, seed = 0, index = 0 }: OfRun = {},
+): YearResult {
+  const run = new YearRun(plan, hours, trace, seed, index)
   const guard = new EasyGuard(run)
   for (let day = 0; day < DAYS;) {
-    day = trace === null ? easyDays(run, day, guard) : day
+    day = trace === null && plan.grid === null ? easyDays(run, day, guard) : day
     if (day < DAYS) hardDay(run, day++)
   }
   return run.finish()

@@ -37,6 +37,8 @@ export interface RunPlan {
   easy: EasyTables
   bank: BankPlan
   generator: BackupPlan
+  /** null where there is none */
+  grid: GridPlan | null
 }
 
 export interface EasyTables {
@@ -117,6 +119,17 @@ export interface BackupPlan {
   litresPerWh: number
 }
 
+export interface GridPlan {
+  acW: number
+  /** what the charger may draw of it, W */
+  chargerAcW: number
+  chargeFromH: number
+  chargeToH: number
+  keep: number
+  /** when it fails */
+  failures: Design['grid']
+}
+
 /** Entries of the voltage table between empty and full. */
 export const VOLTAGE_STEPS = 200
 
@@ -157,6 +170,7 @@ export function runPlan(design: Design): RunPlan {
     acChargerEfficiency: chargerEfficiency,
     bank: bankPlan(design, parts),
     generator: backupPlan(design),
+    grid: gridPlan(design),
   }
 }
 
@@ -243,6 +257,20 @@ function bankPlan(design: Design, parts: number): BankPlan {
     lowCutV,
     absorbV: absorptionV(bank),
     selfDischargePerH: part.selfDischargePctPerMonth / 100 / 730,
+  }
+}
+
+function gridPlan({ grid, inverter, bank }: Design): GridPlan | null {
+  if (!grid.present) return null
+  const { chargerA, chargerEfficiency } = inverter.part
+  const amps = Math.min(chargerA * inverter.quantity, grid.chargeLimitA ?? Infinity)
+  return {
+    acW: grid.breakerA * grid.breakerV,
+    chargerAcW: (amps * bankNominalV(bank)) / chargerEfficiency,
+    chargeFromH: grid.chargeFromH,
+    chargeToH: grid.chargeToH,
+    keep: grid.keepStateOfCharge,
+    failures: grid,
   }
 }
 

@@ -45,6 +45,9 @@ const anyDesign: fc.Arbitrary<Design> = fc
     switched: fc.boolean(),
     weekends: fc.boolean(),
     weekly: fc.constantFrom(null, 1, 2.5),
+    grid: fc.constantFrom(null, 'drawn' as const, 'spell' as const),
+    keep: fc.constantFrom(0.7, 1),
+    nightly: fc.boolean(),
   })
   .map((pick) => {
     const design = pick.base()
@@ -74,6 +77,16 @@ const anyDesign: fc.Arbitrary<Design> = fc
     if (pick.onDc) Object.assign(design.loads[1], { leg: 'DC', priority: pick.onDc, switched: pick.switched })
     if (pick.weekends) design.household.weekdays = [0, 0, 0, 0, 1, 1, 1]
     if (pick.weekly) Object.assign(design.loads[2], { daysPerWeek: pick.weekly, weekdays: [0, 0, 1, 0, 0, 1, 1] })
+    if (pick.grid)
+      Object.assign(design.grid, {
+        present: true,
+        failing: pick.grid,
+        failuresByMonth: Array<number>(12).fill(4),
+        failureH: 30,
+        breakerA: 8,
+        keepStateOfCharge: pick.keep,
+        ...(pick.nightly ? { chargeFromH: 22, chargeToH: 6 } : {}),
+      })
     design.inverter.search = pick.search
     if (pick.source) design.sources = [{ ...newSource('source-1', 'stream', 60), side: pick.source }]
     if (pick.acArray) {
@@ -95,7 +108,7 @@ const figures = ({ residualRelative: _residual, ...year }: YearResult): Map<stri
   const found = new Map<string, number>()
   const walk = (value: unknown, path: string) => {
     if (typeof value === 'number') found.set(path, value)
-    else for (const [key, each] of Object.entries(value as object)) walk(each, `${path}.${key}`)
+    else if (value !== null) for (const [key, each] of Object.entries(value as object)) walk(each, `${path}.${key}`)
   }
   walk(year, '')
   return found
@@ -224,7 +237,7 @@ describe('a small case worked by hand, hour by hour', () => {
   const inputW = 300 / 0.9
   const sun = [0, 0, 0, 1000, 1000, 100, ...Array<number>(18).fill(0)]
   const trace = emptyTrace()
-  runYear(runPlan(design), flatYear(sun), trace)
+  runYear(runPlan(design), flatYear(sun), { trace })
   const asked = inputW + 5
 
   it.each([

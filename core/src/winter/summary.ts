@@ -4,6 +4,7 @@ import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { DAYS, MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
 import { seasonOf, type Season } from '../weather/season.ts'
+import { summariseFailures, type FailureSummary } from './outages.ts'
 import type { YearResult, YearLosses } from './year.ts'
 
 /** How bad a year is taken: the median, then what is passed in 1 year of 5 and of 10, and the worst there was. */
@@ -40,6 +41,7 @@ export interface WinterSummary {
     arrayKWh: number[]
     toBankKWh: number[]
     otherKWh: number[]
+    gridKWh: number[]
     curtailedKWh: number[]
     generatorKWh: number[]
     servedKWh: number[]
@@ -58,6 +60,8 @@ export interface WinterSummary {
   fullToStartDays: number
   /** coldest the bank got by a morning in all the years, °C */
   coldestBankC: number
+  /** what the failures of the grid came to; null where there is none */
+  failures: FailureSummary | null
   worstResidual: number
 }
 
@@ -90,6 +94,7 @@ export function summariseWinter(years: readonly YearResult[], design: Design): W
       arrayKWh: monthly((year) => year.months.arrayWh),
       toBankKWh: monthly((year) => year.months.toBankWh),
       otherKWh: monthly((year) => year.months.otherWh),
+      gridKWh: monthly((year) => year.months.gridWh),
       curtailedKWh: monthly((year) => year.months.curtailedWh),
       generatorKWh: monthly((year) => year.months.generatorWh),
       servedKWh: monthly((year) => year.months.servedWh),
@@ -115,6 +120,7 @@ export function summariseWinter(years: readonly YearResult[], design: Design): W
         : 0,
     fullToStartDays: meanOf((year) => year.fullToStartDays),
     coldestBankC: Math.min(...years.map((year) => year.coldestBankC)),
+    failures: design.grid.present ? summariseFailures(years.flatMap(({ failures }) => failures)) : null,
     worstResidual: Math.max(...years.map((year) => year.residualRelative)),
   }
 }

@@ -1,5 +1,6 @@
 import type { Design } from '../document/types.ts'
 import { MONTH_DAYS } from '../calendar/calendar.ts'
+import type { FailureSummary } from './outages.ts'
 import type { WinterSummary } from './summary.ts'
 import { seasonOf } from '../weather/season.ts'
 import { amount } from '../units/say.ts'
@@ -28,10 +29,13 @@ export function verdict(design: Design, winter: WinterSummary, proved: Words | n
   const unmet = sum(months.unmetKWh)
   const served = sum(months.servedKWh)
   const spilled = array + curtailed > 0 ? curtailed / (array + curtailed) : 0
-  const supplied = array + sum(months.otherKWh) + generated
+  const fromGrid = sum(months.gridKWh)
+  const supplied = array + sum(months.otherKWh) + generated + fromGrid
   const share = supplied > 0 ? generated / supplied : 0
   const percent = (value: number) => say`${amount(value * 100, '%')}`
-  if (unmet + generated < ALMOST_ALONE * served)
+  if (winter.failures && fromGrid > generated)
+    return say`The grid gives ${percent(fromGrid / supplied)} of the energy supplied in the dark months. ${howItFails(winter.failures, winter.years)}`
+  if (unmet + generated + fromGrid < ALMOST_ALONE * served)
     return say`The sun carries the dark months almost alone; ${percent(spilled)} of it is even left over.`
   const leans =
     generated >= unmet
@@ -43,6 +47,15 @@ export function verdict(design: Design, winter: WinterSummary, proved: Words | n
       : say`${percent(spilled)} of the sun is thrown away${spilled > MUCH_SPILLED ? ' on bright days' : ''}`
   const says = say`${leans}, and ${thrown}. ${howFull(winter, dark)}`
   return proved ? say`${says} ${proved}` : says
+}
+
+/** How often the grid failed, and what the bank made of it. */
+function howItFails({ count, lasted, meanH, darkAfterH, rechargeH }: FailureSummary, years: number): Words {
+  if (count === 0) return say`It never failed in ${years} years.`
+  const failed = say`It failed ${count} times in ${years} years, ${amount(meanH, 'h')} on average`
+  if (lasted === 1)
+    return say`${failed}, and what must run went on through all of them; ${rechargeH.oneInTen === null ? 'after most the bank was not back before the next' : say`9 times in 10 the bank was back within ${amount(rechargeH.oneInTen, 'h')}`}.`
+  return say`${failed}: what must run went on through ${amount(100 * lasted, '%')} of them; the soonest it went off was after ${amount(darkAfterH.soonest!, 'h')}.`
 }
 
 const BACKUP = { generator: 'The generator', shore: 'The shore', vehicle: 'The vehicle' } as const

@@ -28,7 +28,7 @@ describe('the run, by hand', () => {
   it('a night of 12 h takes 1200 Wh; the next day gives them back through 95 % and curtails the rest', () => {
     const sun = Array.from({ length: 24 }, (_, hour) => (hour < 12 ? 0 : 1000))
     const trace = emptyTrace()
-    runYear(runPlan(tiny()), flatYear(sun), trace)
+    runYear(runPlan(tiny()), flatYear(sun), { trace })
     expect(trace.stateOfCharge[11]).toBeCloseTo(1 - 1200 / 5120, 6)
     expect(trace.stateOfCharge[12]).toBeCloseTo(1 - 1200 / 5120 + (900 * 0.95) / 5120, 6)
     expect(trace.stateOfCharge[13]).toBeCloseTo(1, 6)

@@ -1,4 +1,5 @@
 import type { Priority } from '../document/types.ts'
+import type { Failure } from './outages.ts'
 import { DAYS } from '../calendar/calendar.ts'
 
 /** Where energy was lost in a year, Wh. */
@@ -24,6 +25,9 @@ export interface YearResult {
   generatorStarts: number
   generatorWh: number
   fuelL: number
+  /** energy from the grid, and its failures */
+  gridWh: number
+  failures: Failure[]
   lowestStateOfCharge: number
   /** hours in which charge was refused because the bank was too cold */
   coldLockHours: number
@@ -61,6 +65,7 @@ export interface YearResult {
     curtailedWh: Float64Array
     generatorWh: Float64Array
     otherWh: Float64Array
+    gridWh: Float64Array
     servedWh: Float64Array
     unmetWh: Float64Array
     generatorHours: Float64Array
@@ -81,6 +86,8 @@ export function emptyYear(): YearResult {
     generatorStarts: 0,
     generatorWh: 0,
     fuelL: 0,
+    gridWh: 0,
+    failures: [],
     lowestStateOfCharge: 1,
     coldLockHours: 0,
     coldestBankC: 0,
@@ -117,6 +124,7 @@ export function emptyYear(): YearResult {
       curtailedWh: months(),
       generatorWh: months(),
       otherWh: months(),
+      gridWh: months(),
       servedWh: months(),
       unmetWh: months(),
       generatorHours: months(),
@@ -132,6 +140,7 @@ export const TRACE_COLUMNS = [
   'arrayW',
   'otherW',
   'generatorW',
+  'gridW',
   'bankW',
   'servedW',
   'unmetW',

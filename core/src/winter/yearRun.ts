@@ -3,8 +3,9 @@ import { inverterOutput } from '../inverter/efficiency.ts'
 import { BackupState, type BackupView } from './backupState.ts'
 import { dayHours, type DayHours, type YearHours } from './hours.ts'
 import { potIndex } from './loadTables.ts'
+import { FailureLog, failedHours } from './outages.ts'
 import type { RunPlan } from './plan.ts'
-import { CYCLE_DAYS } from '../loads/week.ts'
+import { CYCLE_DAYS, firstOfCycle } from '../loads/week.ts'
 import { tableAt } from '../math/interpolate.ts'
 import { WaitingWork } from './waitingWork.ts'
 import { emptyYear, TRACE_COLUMNS, type Trace, type YearResult } from './year.ts'
@@ -21,6 +22,7 @@ export class DayBooks {
   sunToBank = 0
   generated = 0
   otherTaken = 0
+  fromGrid = 0
   /** of it, on the DC side */
   dcTaken = 0
   served = 0
@@ -35,7 +37,7 @@ export class DayBooks {
   open(month: number): void {
     this.month = month
     this.leastAh = Infinity
-    this.arrayTaken = this.sunToBank = this.generated = this.otherTaken = this.dcTaken = this.served = 0
+    this.arrayTaken = this.sunToBank = this.generated = this.otherTaken = this.fromGrid = this.dcTaken = this.served = 0
     this.unmet = this.need = this.generatorH = this.fuelL = this.shortH = 0
   }
 }
@@ -58,6 +60,9 @@ export class YearRun {
   equalisedAt = 0
   /** how long the volts under load have been at or below the level that starts the backup, h */
   heldLowH = 0
+  /** hours in which the grid is down; null where there is none */
+  private readonly down: Uint8Array | null
+  private readonly failures = new FailureLog()
   private longestSinceFullH = 0
 
   // sums over the year, W times steps
@@ -92,22 +97,30 @@ export class YearRun {
   private loadedV = 0
   private equaliseW = 0
   private heaterW = 0
+  /** the grid carries the house */
+  private onGrid = false
+  /** what must run was not all served */
+  private isDark = false
   /** what it would take if cold did not forbid it */
   private lockedOutA = 0
   private equalisedH = 0
   /** least that the bank held in the year, Ah */
   private leastAh = Infinity
   private readonly startAh: number
+  /** day of the four weeks of loads with which the year begins */
+  private readonly firstOfCycle: number
   private spell = 0
 
   constructor(
     readonly plan: RunPlan,
     readonly hours: YearHours,
     readonly trace: Trace | null,
-    /** day of the four weeks of loads with which the year begins */
-    private readonly firstOfCycle: number,
+    seed: number,
+    index: number,
   ) {
-    const { bank, loads, generator } = plan
+    const { bank, loads, generator, grid } = plan
+    this.firstOfCycle = firstOfCycle(index)
+    this.down = grid && failedHours(grid.failures, plan.startDay, seed, index)
     this.dt = 1 / loads.parts
     this.days = hours.days ??= dayHours(hours)
     this.work = new WaitingWork(loads)
@@ -121,6 +134,7 @@ export class YearRun {
       hour: 0,
       onTheHour: true,
       away: false,
+      onGrid: false,
       charge: 1,
       heldLowH: 0,
       sinceFullH: 0,
@@ -188,14 +202,16 @@ export class YearRun {
     this.limitBank(charge, usable)
     this.ask(at, slot)
     this.shedBelow(usable, at)
-    view.short = this.isShort(at, pvOut, dcSource, acSource)
+    view.onGrid = this.down !== null && this.down[i] === 0
+    view.short = !view.onGrid && this.isShort(at, pvOut, dcSource, acSource)
     backup.decide(view)
-    if (backup.running) this.takeBackShed()
+    this.onGrid = view.onGrid && !backup.running
+    if (backup.running || this.onGrid) this.takeBackShed()
     this.limitByCold(hours.roomC[i], pvOut + dcSource)
     this.equaliseW =
       backup.equaliseIsDue(view) &&
       charge >= plan.generator.fullStop &&
-      (backup.running || pvOut > 1.5 * plan.generator.equaliseW)
+      (backup.running || this.onGrid || pvOut > 1.5 * plan.generator.equaliseW)
         ? plan.generator.equaliseW
         : 0
     if (slot < this.work.sunUntil && pvOut + acSource + dcSource > 0 && this.work.waitingWh() > 0) {
@@ -240,7 +256,7 @@ export class YearRun {
     this.heaterW = 0
     this.lockedOutA = 0
     if (roomC > bank.lockC) return
-    if (bank.heaterW > 0 && (sourcesW > bank.heaterW || this.backup.running)) this.heaterW = bank.heaterW
+    if (bank.heaterW > 0 && (sourcesW > bank.heaterW || this.backup.running || this.onGrid)) this.heaterW = bank.heaterW
     else {
       this.lockedOutA = this.acceptA
       this.acceptA = 0
@@ -300,7 +316,7 @@ export class YearRun {
   /** Brings the step's power to where it is used, charges and discharges the bank, and writes the books. */
   private carry(day: number, slot: number, i: number, pvOut: number, dcSource: number, acSource: number): void {
     const { plan, books, backup, dt, asked, askedDc } = this
-    const { bank, generator, curve } = plan
+    const { bank, generator, curve, grid } = plan
     const hour = i % 24
     const { running, loadShare } = backup
     const dischargeW = this.dischargeA * bank.volts
@@ -313,13 +329,22 @@ export class YearRun {
     let fromAcSource = 0
     let chargerEfficiency = generator.chargerEfficiency
     let chargerDc = 0
+    let fromGrid = 0
+    /** of what the charger gives, what AC sources had left over */
+    let sourceDc = 0
     if (running && generator.passesHouse) {
       const powerW = generator.acW * loadShare
       fromGenerator = Math.min(ac, powerW)
       chargerDc = Math.min(powerW - fromGenerator, generator.chargerAcW * loadShare) * chargerEfficiency
     } else {
       fromAcSource = Math.min(acSource, ac)
-      if (running) {
+      if (this.onGrid) {
+        const overAcW = Math.min(acSource - fromAcSource, plan.acChargerW)
+        fromGrid = Math.min(ac - fromAcSource, grid!.acW)
+        chargerEfficiency = plan.acChargerEfficiency
+        sourceDc = overAcW * chargerEfficiency
+        chargerDc = sourceDc + this.gridChargerW(hour, grid!.acW - fromGrid, overAcW) * chargerEfficiency
+      } else if (running) {
         const drawn = Math.min(generator.acW, generator.chargerAcW)
         chargerDc = (drawn * chargerEfficiency + generator.dcW) * loadShare
       } else if (acSource > fromAcSource) {
@@ -335,7 +360,7 @@ export class YearRun {
     const self = Math.min(wantedSelf, supply)
     const dcServed = Math.min(dc, supply - self)
     const left = supply - self - dcServed
-    const acRest = ac - fromGenerator - fromAcSource
+    const acRest = ac - fromGenerator - fromAcSource - fromGrid
     const restW = acRest < plan.searchWakeW ? plan.searchW : curve.idleW
     let acInverter = Math.min(acRest, plan.inverterW[books.month * 24 + hour])
     let inverterDc = 0
@@ -346,7 +371,7 @@ export class YearRun {
         inverterDc = left
       }
     } else acInverter = 0
-    const acServed = fromGenerator + fromAcSource + acInverter
+    const acServed = fromGenerator + fromAcSource + fromGrid + acInverter
     const need = self + dcServed + inverterDc
     this.bookShort(ac - acServed, dc - dcServed)
 
@@ -359,7 +384,13 @@ export class YearRun {
     if (discharge <= 0) {
       const fromSource = Math.min(dcSource - dcUsed, acceptW)
       const fromSun = Math.min(pvOut - pvUsed, acceptW - fromSource)
-      const fromCharger = Math.min(chargerDc - chargerUsed, acceptW - fromSource - fromSun)
+      const fromCharger = Math.min(
+        chargerDc - chargerUsed,
+        acceptW - fromSource - fromSun,
+        this.onGrid
+          ? Math.max(0, sourceDc - chargerUsed) + Math.max(0, this.keepRoomW() - fromSource - fromSun)
+          : Infinity,
+      )
       dcUsed += fromSource
       pvUsed += fromSun
       chargerUsed += fromCharger
@@ -379,8 +410,10 @@ export class YearRun {
     const pvIn = this.hours.pvInW[i] * plan.arrayShare
     const pvTaken = pvUsed / plan.controllerEfficiency
     const drawn = chargerUsed > 0 ? chargerUsed / chargerEfficiency : 0
+    const sourceDrawn = running ? 0 : this.onGrid ? Math.min(drawn, sourceDc / chargerEfficiency) : drawn
+    const gridTaken = this.onGrid ? fromGrid + drawn - sourceDrawn : 0
     const generated = fromGenerator + (running ? drawn : 0)
-    const otherTaken = dcUsed + fromAcSource + (running ? 0 : drawn)
+    const otherTaken = dcUsed + fromAcSource + sourceDrawn
     const served = acServed + dcServed
     const missed = self < wantedSelf ? 1 - self / wantedSelf : 0
     this.selfMissed += missed
@@ -396,12 +429,13 @@ export class YearRun {
     books.otherTaken += otherTaken
     books.dcTaken += dcUsed
     books.served += served
-    books.need += need + fromAcSource + fromGenerator
+    books.fromGrid += gridTaken
+    books.need += need + fromAcSource + fromGenerator + fromGrid
 
     const curtailed = pvIn - pvTaken + dcSource + acSource - otherTaken
     const losses =
       pvTaken - pvUsed + drawn - chargerUsed + inverterDc - acInverter + intake * (1 - bank.chargeEfficiency) + self
-    const sources = pvIn + dcSource + acSource + generated
+    const sources = pvIn + dcSource + acSource + generated + gridTaken
     const held = this.availableAh + this.boundAh
     const storedNow = ((held - before) * bank.volts) / dt
     this.checkBalance(sources - served - losses - storedNow - curtailed, sources + served)
@@ -411,12 +445,15 @@ export class YearRun {
     books.generatorH += ran
     books.fuelL += generator.idleLPerH * ran + (running ? generator.litresPerWh * generated * dt : 0)
     this.bookCharge(now, held, current)
+    if (this.down !== null)
+      this.failures.step(now, dt, !this.view.onGrid, this.isDark, this.chargeAt(held), Math.min(grid!.keep, FULL))
     if (this.trace !== null)
       this.record(this.trace, day * 24 * plan.loads.parts + slot, {
         stateOfCharge: this.chargeAt(held),
         arrayW: pvTaken,
         otherW: otherTaken,
         generatorW: generated,
+        gridW: gridTaken,
         bankW: stored,
         servedW: served,
         unmetW: ac - acServed + dc - dcServed + sumOf(this.shed) + sumOf(this.shedDc),
@@ -429,10 +466,26 @@ export class YearRun {
       })
   }
 
+  /** What the charger may draw of the grid, W AC: in its hours, while the bank is not above where it is kept. */
+  private gridChargerW(hour: number, leftW: number, overAcW: number): number {
+    const { chargerAcW, chargeFromH: from, chargeToH: to, keep } = this.plan.grid!
+    const inHours = from === to || (from < to ? hour >= from && hour < to : hour >= from || hour < to)
+    const wants = inHours && (this.equaliseW > 0 || this.chargeAt(this.heldAh) <= keep + 1e-9)
+    return wants ? Math.max(0, Math.min(leftW, chargerAcW - overAcW)) : 0
+  }
+
+  /** What may be put into the bank before it holds what the grid keeps, W. */
+  private keepRoomW(): number {
+    const { bank, grid } = this.plan
+    const keepAh = bank.qmaxAh - (1 - grid!.keep) * bank.ratedAh
+    return (Math.max(0, keepAh - this.heldAh) * bank.volts) / (this.dt * bank.chargeEfficiency)
+  }
+
   /** Counts what was not served: what can wait goes first, on either side of the inverter; what was shed is short too. */
   private bookShort(missingAc: number, missingDc: number): void {
     const { asked, askedDc, shed, shedDc, dt, result } = this
     let any = false
+    this.isDark = false
     for (let rank = 2; rank >= 0; rank--) {
       const cutAc = rank > 0 ? Math.min(missingAc, asked[rank]) : missingAc
       const cutDc = rank > 0 ? Math.min(missingDc, askedDc[rank]) : missingDc
@@ -441,6 +494,7 @@ export class YearRun {
       const cut = cutAc + cutDc + shed[rank] + shedDc[rank]
       if (cut <= TINY_W) continue
       any = true
+      if (rank === 0) this.isDark = true
       result.shortHours[PRIORITIES[rank]] += dt
       result.unmetWh[PRIORITIES[rank]] += cut * dt
       this.books.unmet += cut
@@ -501,6 +555,7 @@ export class YearRun {
     months.curtailedWh[month] += curtailed * dt
     months.generatorWh[month] += books.generated * dt
     months.otherWh[month] += books.otherTaken * dt
+    months.gridWh[month] += books.fromGrid * dt
     months.servedWh[month] += books.served * dt
     months.unmetWh[month] += books.unmet * dt
     months.generatorHours[month] += books.generatorH
@@ -517,7 +572,8 @@ export class YearRun {
     result.generatorHoursByDay[day] = books.generatorH
     result.fuelByDay[day] = books.fuelL
     // a spell is ridden through while the sun gives less than the day needs and neither backup nor shedding helps
-    const ridden = offered + otherW < books.need && books.generatorH === 0 && books.shortH === 0
+    const helped = books.generatorH > 0 || books.fromGrid > 0
+    const ridden = offered + otherW < books.need && !helped && books.shortH === 0
     this.spell = ridden ? this.spell + 1 : 0
     if (this.spell > result.longestSpellDays) result.longestSpellDays = this.spell
   }
@@ -530,6 +586,8 @@ export class YearRun {
     result.generatorStarts = backup.starts
     result.coldestBankC = coldestMorning(this.hours.roomC)
     result.generatorWh = sum(result.months.generatorWh)
+    result.gridWh = sum(result.months.gridWh)
+    result.failures = this.failures.failures
     result.servedWh = sum(result.months.servedWh)
     result.lowestStateOfCharge = Math.min(1, this.chargeAt(this.leastAh))
     result.fullToStartDays = backup.starts > 0 ? backup.fullToStartH / backup.starts / 24 : 0
@@ -544,7 +602,7 @@ export class YearRun {
       heaterWh: this.heater * dt,
       equaliseWh: this.equalised * dt,
     }
-    result.sourcesWh = result.arrayWh + result.otherWh + result.generatorWh
+    result.sourcesWh = result.arrayWh + result.otherWh + result.generatorWh + result.gridWh
     result.lossesWh = Object.values(result.losses).reduce((total, wh) => total + wh, 0)
     result.storedChangeWh = (this.availableAh + this.boundAh - this.startAh) * bank.volts
     result.residualRelative = this.worstResidual

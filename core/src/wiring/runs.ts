@@ -78,6 +78,9 @@ export function runCurrents(
     case 'generator': {
       const { realW } = backupPower(design)
       const { present, kind, cordA, cordV } = generator
+      const { grid } = design
+      const gridIsMore = grid.present && (!present || kind === 'vehicle' || grid.breakerA > acAmps(realW))
+      if (gridIsMore) return continuous(grid.breakerA, grid.breakerV, 'the grid’s breaker × 1.25')
       if (!present) return continuous(0, acV, 'no backup')
       if (kind === 'shore') return continuous(cordA, cordV, 'what the cord carries × 1.25')
       if (kind === 'vehicle') return continuous(generator.vehicleA, bankNominalV(bank), 'the vehicle’s current × 1.25')

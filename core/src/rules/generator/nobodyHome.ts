@@ -4,7 +4,9 @@ export const nobodyHome: Rule = {
   id: 'generator.nobody-home',
   step: 'generator',
   check: ({ design: { generator, household } }) =>
-    generator.present && household.away.length > 0 && (generator.kind === 'vehicle' || generator.startBy === 'morning')
+    generator.present &&
+    (household.away.length > 0 || household.weekdays !== null) &&
+    (generator.kind === 'vehicle' || generator.startBy === 'morning')
       ? [
           watch(
             'generator',

@@ -23,15 +23,16 @@ const rows = computed<FigureRow[]>(() => [
     of: (year) => prefs.show(year.servedWh > 0 ? year.generatorWh / year.servedWh : 0, 'share'),
   },
   ...(burns.value ? (['fuelL'] as const) : []),
+  ...(design.document!.grid.present ? (['gridWh'] as const) : []),
   {
     name: `money, ${design.document!.budget.currency}`,
-    of: (year) => prefs.show(runningCost(year, generator.value).money, ''),
+    of: (year) => prefs.show(runningCost(year, design.document!).money, ''),
   },
   ...(generator.value.kind === 'generator'
     ? [
         {
           name: `oil changes, every ${generator.value.oilEveryH} h`,
-          of: (year: YearFigures) => String(runningCost(year, generator.value).oilChanges),
+          of: (year: YearFigures) => String(runningCost(year, design.document!).oilChanges),
         },
         {
           name: `fuel to hold, worst ${decimal(generator.value.fuelTripDays, 0)} days`,

@@ -19,6 +19,7 @@ import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import BackupYear from './BackupYear.vue'
+import GridCard from './GridCard.vue'
 import SourcesCard from './SourcesCard.vue'
 
 const design = useDesign()
@@ -26,7 +27,7 @@ const prefs = usePrefs()
 const generator = computed(() => design.document!.generator)
 const currency = computed(() => design.document!.budget.currency)
 const winter = computed(() => design.winterSummary)
-const cost = computed(() => (winter.value ? runningCost(winter.value.median, generator.value).money : null))
+const cost = computed(() => (winter.value ? runningCost(winter.value.median, design.document!).money : null))
 const equalises = computed(() => CHEMISTRIES[design.document!.bank.part.chemistry].equaliseV !== null)
 
 const KINDS: { value: 'none' | BackupKind; label: string }[] = [
@@ -146,6 +147,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
         </template>
       </template>
     </section>
+    <GridCard />
     <BackupYear v-if="generator.present && winter" :winter="winter" />
     <SourcesCard />
   </div>

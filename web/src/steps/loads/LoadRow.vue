@@ -22,7 +22,9 @@ const emit = defineEmits<{ open: []; select: [shift: boolean]; copy: []; remove:
 const design = useDesign()
 const prefs = usePrefs()
 const path = (key: string) => `loads.${props.index}.${key}`
-const worstWh = computed(() => (design.derived ? dailyEnergy(loadInWeek(props.load, design.document!.household), design.derived.worstMonth) : null))
+const worstWh = computed(() =>
+  design.derived ? dailyEnergy(loadInWeek(props.load, design.document!.household), design.derived.worstMonth) : null,
+)
 
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
   design.change(`${props.load.name}: ${key}`, setField(path(key), value), path(key))

@@ -12,7 +12,9 @@ const design = useDesign()
 const prefs = usePrefs()
 const SHOWN = 6
 const all = ref(false)
-const plan = computed(() => (design.derived ? meteringPlan(inWeek(design.document!).loads, design.derived.worstMonth) : []))
+const plan = computed(() =>
+  design.derived ? meteringPlan(inWeek(design.document!).loads, design.derived.worstMonth) : [],
+)
 const read = computed(() => design.document!.loads.filter((load) => load.meterReadings.length > 0))
 const recording = ref('')
 const form = reactive({ date: '', kWh: null as number | null, hours: null as number | null })

@@ -43,16 +43,16 @@ const tops = computed(() => {
 /** A row of the picture: its own scale, from `low` at the bottom to `high` at the top. */
 const scale = (row: keyof typeof ROWS, low: number, high: number) =>
   scaleLinear([low, high], [tops.value[row] + ROWS[row], tops.value[row]])
+const SUPPLY = ['arrayW', 'otherW', 'gridW', 'generatorW'] as const
 const picture = computed(() => {
   if (!week.value) return null
   const { trace, airC } = week.value
-  const sum = (keys: (keyof typeof trace)[], step: number) => keys.reduce((total, key) => total + trace[key][step], 0)
+  const sum = (keys: readonly (keyof typeof trace)[], step: number) =>
+    keys.reduce((total, key) => total + trace[key][step], 0)
   const list = Array.from({ length: steps.value }, (_, step) => step)
   const highestW = Math.max(
     1,
-    ...list.map((step) =>
-      Math.max(sum(['arrayW', 'otherW', 'generatorW'], step), sum(['mustW', 'shouldW', 'canWaitW'], step)),
-    ),
+    ...list.map((step) => Math.max(sum(SUPPLY, step), sum(['mustW', 'shouldW', 'canWaitW'], step))),
   )
   const watts = scale('power', 0, highestW).nice(POWER_TICKS)
   const across = x.value
@@ -64,7 +64,7 @@ const picture = computed(() => {
   const degrees = [...airC, ...trace.roomC]
   const lowC = Math.floor(Math.min(...degrees) / 5) * 5
   const highC = Math.ceil((Math.max(...degrees) + 0.1) / 5) * 5
-  const stack = (keys: (keyof typeof trace)[]) =>
+  const stack = (keys: readonly (keyof typeof trace)[]) =>
     keys.map((key, i) => ({
       key,
       path: bandPath(
@@ -82,7 +82,7 @@ const picture = computed(() => {
     watts,
     charge: linePath([...trace.stateOfCharge], across, charge),
     start: charge(design.document!.generator.startStateOfCharge),
-    supply: stack(['arrayW', 'otherW', 'generatorW']),
+    supply: stack(SUPPLY),
     demand: stack(['mustW', 'shouldW', 'canWaitW']).map(({ key }, i, all) => ({
       key,
       path: linePath(
@@ -120,6 +120,7 @@ const told = computed(() => {
     `${dayName(Math.floor(hour / 24))}, ${hour % 24} h: ${prefs.show(trace.stateOfCharge[step], 'share')}`,
     `array ${watts(trace.arrayW[step])}`,
     ...(trace.otherW[step] > 0.5 ? [`other ${watts(trace.otherW[step])}`] : []),
+    ...(trace.gridW[step] > 0.5 ? [`grid ${watts(trace.gridW[step])}`] : []),
     ...(trace.generatorW[step] > 0.5 ? [`backup ${watts(trace.generatorW[step])}`] : []),
     `loads ${watts(trace.mustW[step] + trace.shouldW[step] + trace.canWaitW[step])}`,
     ...(trace.unmetW[step] > 0.5 ? [`short ${watts(trace.unmetW[step])}`] : []),
@@ -145,14 +146,15 @@ const DEMAND = ['mustW', 'shouldW', 'canWaitW']
 const NAMES: Record<string, string> = {
   arrayW: 'array, used',
   otherW: 'other source',
+  gridW: 'grid',
   generatorW: 'backup',
   mustW: 'must run',
   shouldW: 'should run',
   canWaitW: 'can wait',
 }
 const legend = computed(() => {
-  const has = (key: 'otherW' | 'generatorW') => week.value?.trace[key].some((watts) => watts > 0.5)
-  return ['arrayW', ...(has('otherW') ? ['otherW'] : []), ...(has('generatorW') ? ['generatorW'] : [])]
+  const { trace } = week.value ?? {}
+  return SUPPLY.filter((key) => key === 'arrayW' || trace?.[key].some((watts) => watts > 0.5))
 })
 const move = (days: number) => emit('move', Math.max(0, Math.min(365 - WEEK_DAYS, props.firstDay + days)))
 </script>
@@ -266,6 +268,11 @@ path.otherW {
   stroke: var(--slate);
 }
 
+path.gridW {
+  fill: var(--soft);
+  fill-opacity: 0.45;
+}
+
 path.generatorW {
   fill: var(--slate);
   fill-opacity: 0.7;
@@ -328,6 +335,11 @@ path.room {
 .legend i.otherW {
   border: 1px solid var(--slate);
   background: var(--frost);
+}
+
+.legend i.gridW {
+  background: var(--soft);
+  opacity: 0.6;
 }
 
 .legend i.generatorW {

@@ -25,7 +25,7 @@ const order = computed(() =>
   Array.from({ length: 12 }, (_, i) => ((design.document?.place.latitudeDeg ?? 0) >= 0 ? i + 6 : i) % 12),
 )
 const months = computed(() => {
-  const { arrayKWh, toBankKWh, otherKWh, generatorKWh, curtailedKWh, unmetKWh } = props.summary.months
+  const { arrayKWh, toBankKWh, otherKWh, gridKWh, generatorKWh, curtailedKWh, unmetKWh } = props.summary.months
   const pick = (name: string, colour: string, values: readonly number[]) => ({
     name,
     colour,
@@ -39,6 +39,7 @@ const months = computed(() => {
     ),
     pick('array to bank', '--spruce', toBankKWh),
     pick('other source', '--soft', otherKWh),
+    pick('grid', '--ink', gridKWh),
     pick('backup', '--slate', generatorKWh),
     pick('curtailed', '--ochre', curtailedKWh),
     pick('short', '--clay', unmetKWh),
@@ -54,6 +55,7 @@ const rows = computed<FigureRow[]>(() => [
   'lowestStateOfCharge',
   ...SHORT,
   ...(backed.value ? (['generatorHours', 'fuelL'] as const) : []),
+  ...(design.document!.grid.present ? (['gridWh'] as const) : []),
   'curtailedWh',
   'longestSinceFullDays',
   'longestSpellDays',
