@@ -23,6 +23,8 @@ export default ts.config(
       'no-undef': 'off',
       'vue/multi-word-component-names': 'off',
       'vue/require-default-prop': 'off',
+      // a name that is not imported draws nothing, and nobody is told
+      'vue/no-undef-components': ['error', { ignorePatterns: ['^el-', '^router-', '^Router'] }],
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',
       'no-console': 'error',

@@ -105,8 +105,8 @@ h3 {
 
 .months {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(64px, 1fr));
-  gap: 6px 8px;
+  grid-template-columns: repeat(auto-fill, minmax(54px, 1fr));
+  gap: 6px;
   margin-top: 9px;
 }
 </style>

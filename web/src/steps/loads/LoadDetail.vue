@@ -13,6 +13,7 @@ import {
 } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import ChoiceField from '../../fields/ChoiceField.vue'
+import DocumentField from '../../fields/DocumentField.vue'
 import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import FieldLabel from '../../fields/FieldLabel.vue'
 import TextField from '../../fields/TextField.vue'
@@ -138,15 +139,7 @@ function bar(hour: number, event: PointerEvent): void {
         <div class="season">
           <div v-for="(name, m) in MONTH_NAMES" :key="name">
             <span class="quiet">{{ name }}</span>
-            <NumberField
-              :model-value="load.seasonShare[m]"
-              :label="`${load.name}, ${name}`"
-              :path="path(`seasonShare.${m}`)"
-              :step="0.1"
-              @update:model-value="
-                design.change('season', setField(path(`seasonShare.${m}`), $event), path(`season.${m}`))
-              "
-            />
+            <DocumentField :of="load.name" :label="name" :path="path(`seasonShare.${m}`)" />
           </div>
         </div>
       </div>
