@@ -65,10 +65,9 @@ export function fitSingleDiode(sheet: ModuleSheet): SingleDiode {
   return (best as { fit: SingleDiode }).fit
 }
 
-/** Half-cut modules print twice as many cells as stand in series. */
-function seriesCells({ vocV, cells }: ModuleSheet): number {
-  return vocV / cells < 0.42 ? cells / 2 : cells
-}
+/** Half-cut modules print twice as many cells as stand in series: Voc of a cell would be too little for any silicon. */
+export const isHalfCut = ({ vocV, cells }: Pick<ModuleSheet, 'vocV' | 'cells'>): boolean => vocV / cells < 0.42
+const seriesCells = (sheet: ModuleSheet): number => (isHalfCut(sheet) ? sheet.cells / 2 : sheet.cells)
 
 function requireSheet({ vocV, iscA, vmpV, impA, cells, betaVocPctPerK }: ModuleSheet): void {
   const positive = { vocV, iscA, vmpV, impA, cells }
@@ -156,7 +155,7 @@ export function atConditions(
 }
 
 /** Current at a junction voltage (terminal voltage + current × series resistance), A. */
-function junctionCurrent(fit: SingleDiode, vj: number): number {
+export function junctionCurrent(fit: SingleDiode, vj: number): number {
   return fit.photocurrentA - fit.saturationA * Math.expm1(vj / fit.idealityV) - vj / fit.shuntOhm
 }
 

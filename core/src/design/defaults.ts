@@ -109,6 +109,7 @@ export function newArray(
     tiltSeasons: [],
     tracking: 'fixed',
     mounting: 'open-rack',
+    orientation: 'portrait',
     site: 'ground',
     horizonShare: 1,
     soilingLoss: 0.02,

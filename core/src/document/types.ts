@@ -251,6 +251,8 @@ export interface ArrayField {
   /** fixed, or turning about a level north–south axis through the day */
   tracking: 'fixed' | 'single-axis'
   mounting: Mounting
+  /** which way round the modules lie on the slope: long side up it, or across it */
+  orientation: 'portrait' | 'landscape'
   site: 'ground' | 'roof'
   /** share of the place's horizon that stands in the way of this array, 0…1 */
   horizonShare: number

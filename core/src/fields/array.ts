@@ -103,6 +103,15 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
     ],
     'Modules close to a roof run hotter: less power, lower voltage.',
   ),
+  orientation: choice(
+    'Modules lie',
+    [
+      { value: 'portrait', label: 'portrait' },
+      { value: 'landscape', label: 'landscape' },
+    ],
+    'Long side up the slope, or across it. Snow that slides off uncovers a module across the slope in thirds, one up the slope in halves where its cells are cut in two, else all at once.',
+    since(5, 'portrait'),
+  ),
   site: choice(
     'On the',
     [

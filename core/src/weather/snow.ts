@@ -70,9 +70,10 @@ function snowDepths(monthly: readonly MonthlyClimate[]): number[] {
  * @param planeWM2 changed in place
  * @param tiltOf tilt on a day of the year (from 0), 0…90
  * @param brushDays days until it is brushed off, or null for never
+ * @param steps cell strings one above the other, each lost as soon as snow lies on part of it, ≥ 1
  * Source: Marion et al. (2013).
  * @example ((plane) => (hideUnderSnow(plane, { startDay: 0, airC: new Float32Array(8760).fill(-20), snowfallCm: new
- * Float32Array(8760).fill(2, 0, 1) }, () => 40, 3), [plane[12], plane[71], plane[72]]))(new
+ * Float32Array(8760).fill(2, 0, 1) }, () => 40, 3, 1), [plane[12], plane[71], plane[72]]))(new
  * Float32Array(8760).fill(300)) → [0, 0, 300]
  */
 export function hideUnderSnow(
@@ -80,6 +81,7 @@ export function hideUnderSnow(
   weather: WeatherYear,
   tiltOf: (day: number) => number,
   brushDays: number | null,
+  steps: number,
 ): void {
   let covered = 0
   let age = 0
@@ -97,7 +99,7 @@ export function hideUnderSnow(
       if (covered === 0) continue
       if (brushDays !== null && age >= brushDays * 24) covered = 0
       else if (weather.airC[i] > planeWM2[i] / -80 && planeWM2[i] > 0) covered = Math.max(0, covered - slidePerHour)
-      planeWM2[i] *= 1 - covered
+      planeWM2[i] *= 1 - Math.ceil(covered * steps - 1e-9) / steps
     }
   }
 }

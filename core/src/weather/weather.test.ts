@@ -218,15 +218,40 @@ describe('tilted energy', () => {
 describe('snow on the modules', () => {
   it('takes sun, less where it is brushed off, less on a steep row', () => {
     const year = make(1, 4)[0]
-    const left = (tilt: number, brush: number | null) => {
+    const left = (tilt: number, brush: number | null, steps = 2) => {
       const plane = Float32Array.from(year.ghiWM2)
-      hideUnderSnow(plane, year, () => tilt, brush)
+      hideUnderSnow(plane, year, () => tilt, brush, steps)
       return plane.reduce((a, b) => a + b, 0)
     }
     const bare = year.ghiWM2.reduce((a, b) => a + b, 0)
     expect(left(30, null)).toBeLessThan(bare)
     expect(left(30, 1)).toBeGreaterThan(left(30, null))
     expect(left(70, null)).toBeGreaterThan(left(15, null))
+  })
+
+  it('by hand: what slides off uncovers cell strings one by one', () => {
+    const year = { startDay: 0, airC: new Float32Array(8760).fill(5), snowfallCm: new Float32Array(8760).fill(3, 0, 1) }
+    const after = (steps: number) => {
+      const plane = new Float32Array(8760).fill(100)
+      // sin 30° × 0.197: a tenth of the row an hour, 0.9015 covered after the first hour
+      hideUnderSnow(plane, year as WeatherYear, () => 30, null, steps)
+      return [...plane.slice(0, 12)].map((each) => Math.round(each))
+    }
+    expect(after(1)).toEqual([0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 100, 100])
+    expect(after(2)).toEqual([0, 0, 0, 0, 0, 50, 50, 50, 50, 50, 100, 100])
+    expect(after(3)).toEqual([0, 0, 0, 33, 33, 33, 67, 67, 67, 67, 100, 100])
+  })
+
+  it('more strings one above the other never leave less', () => {
+    const year = make(1, 4)[0]
+    const left = (steps: number) => {
+      const plane = Float32Array.from(year.ghiWM2)
+      hideUnderSnow(plane, year, () => 40, null, steps)
+      return plane.reduce((a, b) => a + b, 0)
+    }
+    expect(left(2)).toBeGreaterThan(left(1))
+    expect(left(3)).toBeGreaterThan(left(1))
+    expect(left(12)).toBeGreaterThan(left(3))
   })
 })
 

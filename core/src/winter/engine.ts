@@ -1,4 +1,5 @@
 import { keyOf, pick } from '../document/question.ts'
+import { cellStringsUp } from '../array/cellStrings.ts'
 import { surfaceOf } from '../plane/surface.ts'
 import type { ArrayField, Design, Place } from '../document/types.ts'
 import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
@@ -126,7 +127,11 @@ export class WinterEngine {
 
   private tilted = new Map<string, TiltedPlane>()
 
-  private makePlane(key: string, { surface, brushSnowDays }: PlaneQuestion, weather: WeatherYear): Float32Array {
+  private makePlane(
+    key: string,
+    { surface, brushSnowDays, cellStrings }: PlaneQuestion,
+    weather: WeatherYear,
+  ): Float32Array {
     let tilted = this.tilted.get(key)
     if (!tilted) {
       tilted = new TiltedPlane(this.sun!, surface)
@@ -134,7 +139,7 @@ export class WinterEngine {
       this.tilted.set(key, tilted)
     }
     const plane = this.irradiance(tilted, weather)
-    hideUnderSnow(plane, weather, (day) => snowTilt(surface, day), brushSnowDays)
+    hideUnderSnow(plane, weather, (day) => snowTilt(surface, day), brushSnowDays, cellStrings)
     return plane
   }
 
@@ -238,6 +243,7 @@ export type SunQuestion = Pick<Design, 'place' | 'schools'>
 const planeQuestion = ({ place, schools }: SunQuestion, array: ArrayField) => ({
   surface: surfaceOf(place, array, schools.skyModel),
   brushSnowDays: place.brushSnowDays,
+  cellStrings: cellStringsUp(array),
 })
 type PlaneQuestion = ReturnType<typeof planeQuestion>
 

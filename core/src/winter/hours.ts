@@ -3,6 +3,7 @@ import { coldFactor } from '../bank/chemistry.ts'
 import { absorptionV, bankNominalV } from '../bank/layout.ts'
 import { roomTemperature } from '../bank/roomTemperature.ts'
 import { busAmps, onTheBus, passesW } from '../array/controllers.ts'
+import { LIGHT_STEP, lowLight } from '../array/lowLight.ts'
 import { HEAT_LOSS, arrayRatedW, lossFactor } from '../array/power.ts'
 import { pick } from '../document/question.ts'
 import type { ArrayField, Design } from '../document/types.ts'
@@ -141,7 +142,7 @@ function otherWatts({ sources }: HoursQuestion, side: 'ac' | 'dc', startDay: num
 }
 
 /**
- * Faiman cell temperature and linear power coefficient, inlined for the 8760 hours of a year.
+ * Faiman cell temperature, linear power coefficient and efficiency by light, inlined for the 8760 hours of a year.
  * @param heldV voltage a pulse-width controller holds the array at; 0 on a tracker
  * @param group the unlike strings it works with, or null
  */
@@ -159,11 +160,15 @@ function addArrayPower(
   const gamma = array.module.gammaPctPerK / 100
   const { u0, u1 } = HEAT_LOSS[array.mounting]
   const { airC, windMS } = weather
+  const shares = lowLight(array.module)
   for (let i = 0; i < HOURS; i++) {
     const irradiance = plane[i]
     if (irradiance <= 0) continue
     const cellC = airC[i] + irradiance / (u0 + u1 * windMS[i])
-    let watts = Math.max(0, scale * irradiance * (1 + gamma * (cellC - 25)))
+    const at = Math.min(irradiance / LIGHT_STEP, shares.length - 1.000001)
+    const below = at | 0
+    const share = shares[below] + (shares[below + 1] - shares[below]) * (at - below)
+    let watts = Math.max(0, scale * share * irradiance * (1 + gamma * (cellC - 25)))
     if (heldV > 0) watts = Math.min(watts, heldW * irradiance)
     if (group) watts *= 1 - unlikeLossAt(group, irradiance)
     power[i] += watts

@@ -39,6 +39,7 @@ const PLACED: (keyof ArrayField)[] = [
   'site',
   'horizonShare',
   'mounting',
+  'orientation',
   'soilingLoss',
   'wiringLoss',
   'mismatchLoss',
