@@ -1,4 +1,5 @@
 import { CHEMISTRIES } from '../bank/chemistry.ts'
+import { coolingTime, heatOfUnit } from '../bank/warmth.ts'
 import { bankKinetic, kineticStepOf, type KineticStep } from '../bank/kinetic.ts'
 import { absorptionV, bankNominalV, bankOhm, bankRatedAh, ratedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
@@ -68,6 +69,9 @@ export interface BankPlan {
   /** no charging at or below this; −Infinity where there is no such limit */
   lockC: number
   heaterW: number
+  /** heat that warms it by a kelvin, Wh, and how soon it is lost to the room, h */
+  heatWhPerK: number
+  coolsInH: number
   /** rested voltage at 0, 1/200 … of full, V; two of them past the end for looking up between */
   restedV: Float64Array
   /** and under load, by what is usable: a table as before, by the charge at which the warm bank has as much left */
@@ -250,6 +254,8 @@ function bankPlan(design: Design, parts: number): BankPlan {
     cutoff: bank.cutoffStateOfCharge,
     lockC: part.minChargeC ?? -Infinity,
     heaterW: part.heaterW * bank.inParallel * bank.inSeries,
+    heatWhPerK: heatOfUnit(part) * bank.inParallel * bank.inSeries,
+    coolsInH: coolingTime(part),
     restedV: table((charge) => restedBankV(bank, charge)),
     loadedV: table((charge) => loadedBankV(bank, lowCutV, charge)),
     loadedFromA: rated / LOADED_FROM_H,

@@ -3,6 +3,7 @@ import { inverterOutput } from '../inverter/efficiency.ts'
 import { BackupState, type BackupView } from './backupState.ts'
 import { dayHours, type DayHours, type YearHours } from './hours.ts'
 import { potIndex } from './loadTables.ts'
+import { BankWarmth } from './bankWarmth.ts'
 import { FailureLog, failedHours } from './outages.ts'
 import type { RunPlan } from './plan.ts'
 import { CYCLE_DAYS, firstOfCycle } from '../loads/week.ts'
@@ -97,6 +98,7 @@ export class YearRun {
   private loadedV = 0
   private equaliseW = 0
   private heaterW = 0
+  private readonly warmth: BankWarmth
   /** the grid carries the house */
   private onGrid = false
   /** what must run was not all served */
@@ -125,6 +127,7 @@ export class YearRun {
     this.days = hours.days ??= dayHours(hours)
     this.work = new WaitingWork(loads)
     this.backup = new BackupState(generator)
+    this.warmth = new BankWarmth(bank)
     this.availableAh = bank.startAvailableAh
     this.boundAh = bank.startBoundAh
     this.startAh = this.availableAh + this.boundAh
@@ -250,17 +253,18 @@ export class YearRun {
     )
   }
 
-  /** At or below its limit lithium takes no charge, unless a heater warms it. */
+  /** At or below its limit lithium takes no charge before a heater has warmed it. */
   private limitByCold(roomC: number, sourcesW: number): void {
     const { bank } = this.plan
     this.heaterW = 0
     this.lockedOutA = 0
     if (roomC > bank.lockC) return
-    if (bank.heaterW > 0 && (sourcesW > bank.heaterW || this.backup.running || this.onGrid)) this.heaterW = bank.heaterW
-    else {
-      this.lockedOutA = this.acceptA
-      this.acceptA = 0
-    }
+    const wasWarmerK = this.warmth.at(this.view.now)
+    if (bank.heaterW > 0 && (sourcesW > bank.heaterW || this.backup.running || this.onGrid))
+      this.heaterW = this.warmth.heat(this.view.now, this.dt, bank.lockC - roomC)
+    if (roomC + wasWarmerK > bank.lockC) return
+    this.lockedOutA = this.acceptA
+    this.acceptA = 0
   }
 
   /** What is asked for, W; movable work that waits no longer among it. */
