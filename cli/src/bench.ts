@@ -167,6 +167,16 @@ report(
   'ms',
 )
 
+/** What a new place costs before its strip stands: the sun's year, weather, planes, hours and loop. */
+report(
+  'winter.first-30',
+  time(3, () => {
+    const fresh = new WinterEngine()
+    for (let i = 0; i < YEARS; i++) fresh.year(design, 7, i)
+  }),
+  'ms',
+)
+
 const all = everythingOn()
 const ageing: Design = { ...design, winter: { ...design.winter, ageing: true } }
 /** Every loop keeps its hours in an engine of its own. */

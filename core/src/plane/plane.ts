@@ -47,6 +47,8 @@ export function tiltOnDay(
 }
 
 /** Hours from the middle of an hour at which a horizon is looked at. */
+const MOST_RISE_DEG = 7.5
+/** Of an hour, from its middle. */
 const POINTS_OF_HOUR = [-0.375, -0.125, 0.125, 0.375]
 
 /** A level tracker does not turn further than this. */
@@ -78,6 +80,11 @@ export class TiltedPlane {
   private readonly sinTilt = new Float64Array(HOURS)
   private readonly parts = new Float64Array(4)
   private readonly skyline: Skyline
+  private modifiersOf = 0
+  private modifiers = diffuseModifiers(0)
+  /** height of the sun by hour, °, where a horizon stands, and how high that reaches */
+  private readonly sunDeg: Float64Array | null
+  private readonly highestDeg: number
   private readonly skyViews = new Map<string, number>()
 
   /** @param days days of year (from 0) to prepare; all of them unless a method needs only a few */
@@ -88,6 +95,8 @@ export class TiltedPlane {
   ) {
     const { tracking, azimuthDeg, horizon } = surface
     this.skyline = skylineOf(horizon)
+    this.sunDeg = horizon.length > 0 ? sun.cosZenith.map((cosine) => Math.asin(cosine) / DEG) : null
+    this.highestDeg = Math.max(0, ...horizon.map(({ elevationDeg }) => elevationDeg))
     for (const day of days) {
       const tiltDeg = tiltOnDay(surface, day)
       for (let i = day * 24; i < day * 24 + 24; i++) {
@@ -107,10 +116,13 @@ export class TiltedPlane {
     const cosZenith = sun.cosZenith[i]
     const sinZenith = Math.sqrt(Math.max(0, 1 - cosZenith * cosZenith))
     const cosine = cosZenith * cosTilt + sinZenith * sinTilt * Math.cos((sun.azimuthDeg[i] - azimuthDeg) * DEG)
-    const elevation = Math.asin(cosZenith) / DEG
     const share = surface.horizonShare ?? 1
-    const through = this.beamOfHour(i, day, elevation)
-    const modifiers = diffuseModifiers(tiltDeg)
+    const through = this.beamOfHour(i, day)
+    if (tiltDeg !== this.modifiersOf) {
+      this.modifiersOf = tiltDeg
+      this.modifiers = diffuseModifiers(tiltDeg)
+    }
+    const { modifiers } = this
     this.cosTilt[i] = cosTilt
     this.sinTilt[i] = sinTilt
     this.cosIncidence[i] = cosine
@@ -120,9 +132,12 @@ export class TiltedPlane {
   }
 
   /** What the horizon lets through of an hour's beam: at four points of it, since the sun may rise over an edge within. */
-  private beamOfHour(i: number, day: number, elevation: number): number {
-    const { sun, skyline, surface } = this
-    if (surface.horizon.length === 0) return 1
+  private beamOfHour(i: number, day: number): number {
+    const { sun, skyline, surface, sunDeg } = this
+    if (sunDeg === null) return 1
+    const elevation = sunDeg[i]
+    // the sun moves less than fifteen degrees in an hour, and less than half of that from its middle
+    if (elevation - MOST_RISE_DEG > this.highestDeg) return 1
     const month = MONTH_OF_DAY[day]
     let through = 0
     for (const shift of POINTS_OF_HOUR) {
@@ -139,7 +154,7 @@ export class TiltedPlane {
       }
       const along = lit ? Math.abs(shift) : -Math.abs(shift)
       const turn = ((sun.azimuthDeg[from] - sun.azimuthDeg[i] + 540) % 360) - 180
-      const rise = Math.asin(sun.cosZenith[from]) / DEG - elevation
+      const rise = sunDeg[from] - elevation
       const azimuthDeg = (sun.azimuthDeg[i] + along * turn + 360) % 360
       through += beamThrough(skyline, azimuthDeg, elevation + along * rise, month, surface.latitudeDeg)
     }

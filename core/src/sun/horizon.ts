@@ -21,12 +21,15 @@ export type Skyline = ((azimuthDeg: number) => Standing) | null
  */
 export function skylineOf(points: readonly HorizonPoint[]): Skyline {
   if (points.length === 0) return null
-  const sorted = [...points].sort((a, b) => wrap360(a.azimuthDeg) - wrap360(b.azimuthDeg))
+  const sorted = points
+    .map((point) => ({ ...point, azimuthDeg: wrap360(point.azimuthDeg) }))
+    .sort((a, b) => a.azimuthDeg - b.azimuthDeg)
   return (azimuthDeg) => {
     const at = wrap360(azimuthDeg)
-    const after = sorted.findIndex((point) => wrap360(point.azimuthDeg) > at)
-    const from = sorted.at(after <= 0 ? -1 : after - 1)!
-    const to = sorted[after < 0 ? 0 : after]
+    let after = 0
+    while (after < sorted.length && sorted[after].azimuthDeg <= at) after++
+    const from = sorted[after === 0 ? sorted.length - 1 : after - 1]
+    const to = sorted[after === sorted.length ? 0 : after]
     const span = wrap360(to.azimuthDeg - from.azimuthDeg)
     const along = span === 0 ? 0 : wrap360(at - from.azimuthDeg) / span
     return { elevationDeg: from.elevationDeg + along * (to.elevationDeg - from.elevationDeg), cover: from.cover }

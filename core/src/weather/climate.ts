@@ -104,6 +104,9 @@ function clearSkyClearness(sun: SunYear, month: number, meanC: number): number {
   return extra > 0 ? clear / extra : 0
 }
 
+/** Of whatever the monthly values are; a millionth of anything that is measured. */
+const CLOSE_ENOUGH = 1e-11
+
 /**
  * Daily values that run smoothly through the year and whose mean over each month is exactly the monthly value:
  * piecewise linear between knots at mid-month, the knots found by fixed-point iteration.
@@ -116,7 +119,13 @@ export function smoothDaily(monthlyMeans: readonly number[]): Float64Array {
   const daily = new Float64Array(365)
   for (let round = 0; round < 40; round++) {
     interpolate(knots, daily)
-    for (let m = 0; m < 12; m++) knots[m] += monthlyMeans[m] - meanOfMonth(daily, m)
+    let most = 0
+    for (let m = 0; m < 12; m++) {
+      const off = monthlyMeans[m] - meanOfMonth(daily, m)
+      knots[m] += off
+      most = Math.max(most, Math.abs(off))
+    }
+    if (most < CLOSE_ENOUGH) break
   }
   interpolate(knots, daily)
   return daily

@@ -53,6 +53,8 @@ export interface ClimateSource {
 }
 
 const PERSISTENCE_OF_TEMPERATURE = 0.7
+/** Course of the air's temperature through a day, warmest at 15 h. */
+const DAILY_WAVE = Float64Array.from({ length: 24 }, (_, hour) => Math.cos((2 * Math.PI * (hour + 0.5 - 15)) / 24))
 /** No hour passes this share of the extraterrestrial energy. */
 export const HOURLY_CAP = 0.92
 
@@ -76,12 +78,27 @@ export class WeatherMaker implements YearSource {
   /** by month: how heavily the winter's own deviate weighs, and what is left of the days' persistence */
   private readonly winter: Float64Array
   private readonly lag: number[]
+  /** hours of the year with sun above the atmosphere, the most each may get, and where those of each day begin */
+  private readonly litHours: Uint16Array
+  private readonly litCaps: Float64Array
+  private readonly litFrom = new Uint16Array(DAYS + 1)
+  private readonly weights = new Float64Array(24)
 
   constructor(
     private readonly source: ClimateSource,
     private readonly sun: SunYear,
     private readonly startDay: number,
   ) {
+    this.litHours = new Uint16Array(HOURS)
+    this.litCaps = new Float64Array(HOURS)
+    let count = 0
+    for (let hour = 0; hour < HOURS; hour++) {
+      if (sun.extraWhM2[hour] > 0) {
+        this.litHours[count] = hour
+        this.litCaps[count++] = HOURLY_CAP * sun.extraWhM2[hour]
+      }
+      if (hour % 24 === 23) this.litFrom[(hour + 1) / 24] = count
+    }
     this.skies = monthSkies(sun, source.monthly)
     this.meanC = smoothDaily(source.monthly.map((month) => month.meanC))
     this.swingC = smoothDaily(source.monthly.map((month) => month.maxC - month.minC))
@@ -135,42 +152,53 @@ export class WeatherMaker implements YearSource {
   private fillSun(year: WeatherYear, i: number, day: number, z: number, random: Random): number {
     const sky = this.skies[MONTH_OF_DAY[day]]
     const clearness = sky.distribution ? clearnessQuantile(sky.distribution, normalCumulative(z)) : sky.meanClearness
-    const energy = clearness * this.sun.dailyExtraWhM2[day]
+    const { litHours, weights } = this
+    const { profile, dailyExtraWhM2 } = this.sun
     const spread = cloudSpread(clearness)
-    const { ghiWM2 } = year
+    const from = this.litFrom[day]
+    const to = this.litFrom[day + 1]
     let noise = random.gaussian()
-    let weight = 0
-    for (let hour = 0; hour < 24; hour++) {
-      const at = day * 24 + hour
-      if (this.sun.extraWhM2[at] <= 0) continue
+    let sum = 0
+    for (let lit = from; lit < to; lit++) {
       noise = 0.6 * noise + 0.8 * random.gaussian()
-      ghiWM2[i * 24 + hour] = this.sun.profile[at] * Math.exp(spread * noise)
-      weight += ghiWM2[i * 24 + hour]
+      const weight = Math.fround(profile[litHours[lit]] * Math.exp(spread * noise))
+      weights[lit - from] = weight
+      sum += weight
     }
-    if (weight > 0) this.share(ghiWM2, i * 24, day * 24, energy, weight)
+    if (sum > 0) this.share(year.ghiWM2, (i - day) * 24, from, to, clearness * dailyExtraWhM2[day], sum)
     return clearness
   }
 
-  /** Scales the day's weights to its energy, holding every hour below the cap and spreading what is cut off. */
-  private share(ghi: Float32Array, to: number, at: number, energy: number, weight: number): void {
-    let scale = energy / weight
+  /**
+   * Scales the day's weights to its energy, holding every hour below the cap and spreading what is cut off.
+   * @param shift from an hour of the calendar year to the same of the run's
+   * @param from and to: the day's lit hours
+   */
+  private share(ghi: Float32Array, shift: number, from: number, to: number, energy: number, sum: number): void {
+    const { litHours, litCaps, weights } = this
+    let scale = energy / sum
+    let capped = 0
     for (let round = 0; round < 6; round++) {
-      let capped = 0
+      capped = 0
       let free = 0
-      for (let hour = 0; hour < 24; hour++) {
-        const cap = HOURLY_CAP * this.sun.extraWhM2[at + hour]
-        if (ghi[to + hour] * scale > cap) capped += cap
-        else free += ghi[to + hour]
+      for (let lit = from; lit < to; lit++) {
+        const weight = weights[lit - from]
+        if (weight * scale > litCaps[lit]) capped += litCaps[lit]
+        else free += weight
       }
       if (capped === 0 || free === 0) break
       scale = (energy - capped) / free
     }
-    let sum = 0
-    for (let hour = 0; hour < 24; hour++) {
-      ghi[to + hour] = Math.min(ghi[to + hour] * scale, HOURLY_CAP * this.sun.extraWhM2[at + hour])
-      sum += ghi[to + hour]
+    let total = 0
+    for (let lit = from; lit < to; lit++) {
+      const weight = weights[lit - from] * scale
+      const held = Math.fround(weight < litCaps[lit] ? weight : litCaps[lit])
+      weights[lit - from] = held
+      total += held
     }
-    if (sum > 0) for (let hour = 0; hour < 24; hour++) ghi[to + hour] *= energy / sum
+    if (total <= 0) return
+    const last = energy / total
+    for (let lit = from; lit < to; lit++) ghi[shift + litHours[lit]] = weights[lit - from] * last
   }
 
   private fillAir(year: WeatherYear, i: number, day: number, anomaly: number, z: number, random: Random): void {
@@ -179,11 +207,14 @@ export class WeatherMaker implements YearSource {
     const { recordLowC } = this.source
     const half = (swing / 2) * (0.5 + normalCumulative(z))
     const wind = this.source.windMS * 1.128379 * Math.sqrt(-Math.log(1 - random.uniform()))
+    const least = recordLowC ?? -Infinity
+    const { airC } = year
+    const first = i * 24
     for (let hour = 0; hour < 24; hour++) {
-      const airC = mean + half * Math.cos((2 * Math.PI * (hour + 0.5 - 15)) / 24)
-      year.airC[i * 24 + hour] = recordLowC === null ? airC : Math.max(airC, recordLowC)
-      year.windMS[i * 24 + hour] = wind
+      const air = mean + half * DAILY_WAVE[hour]
+      airC[first + hour] = air > least ? air : least
     }
+    year.windMS.fill(wind, first, first + 24)
   }
 }
 

@@ -140,14 +140,13 @@ export function letSnowFall(
 
 /** Freezing days in the order in which snow falls on them, then the others from the coldest on. */
 function drawnDays(days: readonly number[], year: WeatherYear, clearness: Float64Array, random: Random): number[] {
-  const means = new Map(days.map((i) => [i, dailyMean(year.airC, i)]))
-  const freezing = days.filter((i) => means.get(i)! < 0.5).sort((a, b) => clearness[a] - clearness[b])
-  const rest = days.filter((i) => means.get(i)! >= 0.5).sort((a, b) => means.get(a)! - means.get(b)!)
+  const drawn = days.map((i) => ({ i, mean: dailyMean(year.airC, i), key: 0 }))
+  const freezing = drawn.filter(({ mean }) => mean < 0.5).sort((a, b) => clearness[a.i] - clearness[b.i])
+  const rest = drawn.filter(({ mean }) => mean >= 0.5).sort((a, b) => a.mean - b.mean)
   // weighted draw without putting back: Efraimidis & Spirakis (2006)
-  const keys = new Map(
-    freezing.map((i, rank) => [i, Math.log(random.uniform()) / (1 - rank / freezing.length) ** DULL_POWER]),
-  )
-  return [...freezing.sort((a, b) => keys.get(b)! - keys.get(a)!), ...rest]
+  freezing.forEach((day, rank) => (day.key = Math.log(random.uniform()) / (1 - rank / freezing.length) ** DULL_POWER))
+  freezing.sort((a, b) => b.key - a.key)
+  return [...freezing, ...rest].map(({ i }) => i)
 }
 
 function snowOn(days: readonly number[], totalCm: number, year: WeatherYear, random: Random): void {

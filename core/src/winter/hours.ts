@@ -45,15 +45,27 @@ export function dayHours({ pvInW, pvOutW, acSourceW, dcSourceW, roomC }: YearHou
     dcSourceW: new Float64Array(DAYS),
     coldestC: new Float32Array(DAYS).fill(Infinity),
   }
-  for (let day = 0; day < DAYS; day++)
-    for (let i = day * 24; i < (day + 1) * 24; i++) {
-      days.pvInW[day] += pvInW[i]
-      days.pvOutW[day] += pvOutW[i]
-      if (acSourceW) days.acSourceW[day] += acSourceW[i]
-      if (dcSourceW) days.dcSourceW[day] += dcSourceW[i]
-      days.coldestC[day] = Math.min(days.coldestC[day], roomC[i])
-    }
+  const sums: [Float64Array | null, Float64Array][] = [
+    [pvInW, days.pvInW],
+    [pvOutW, days.pvOutW],
+    [acSourceW, days.acSourceW],
+    [dcSourceW, days.dcSourceW],
+  ]
+  for (const [hours, of] of sums) if (hours !== null) sumByDay(hours, of)
+  for (let day = 0; day < DAYS; day++) {
+    let coldest = Infinity
+    for (let i = day * 24; i < (day + 1) * 24; i++) if (roomC[i] < coldest) coldest = roomC[i]
+    days.coldestC[day] = coldest
+  }
   return days
+}
+
+function sumByDay(hours: Float64Array, of: Float64Array): void {
+  for (let day = 0; day < DAYS; day++) {
+    let sum = 0
+    for (let i = day * 24; i < (day + 1) * 24; i++) sum += hours[i]
+    of[day] = sum
+  }
 }
 
 /** Bus voltage at which a controller's output amps are counted: between rest and absorption. */
@@ -86,6 +98,9 @@ export function controllerEfficiency({ controllers }: Pick<Design, 'controllers'
   return onTheBus(controllers).reduce((sum, { part }) => sum + part.efficiency * part.outputA, 0) / outputA
 }
 
+/** Of one controller, while a year is worked out. */
+const POWER = new Float64Array(HOURS)
+
 /**
  * Array power and bank temperature of a weather year.
  *
@@ -104,7 +119,7 @@ export function yearHours(design: HoursQuestion, weather: WeatherYear, planes: r
   const efficiency = controllerEfficiency(design)
   const unlike = unlikeGroups(design)
   for (const controller of design.controllers) {
-    const power = new Float64Array(HOURS)
+    const power = POWER.fill(0)
     design.arrays.forEach((array, i) => {
       if (array.controllerId !== controller.id) return
       const group = unlike.find(({ arrayIds }) => arrayIds.includes(array.id)) ?? null

@@ -143,8 +143,8 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
   let fullAt = run.fullAt
   /** longest time between two full charges */
   let longestH = 0
-  /** the volts have begun to ask for the backup */
-  let isLow = run.heldLowH > 0
+  /** the backup runs, or the volts have begun to ask for it */
+  let isBacked = backup.running || run.heldLowH > 0
   let day = from
   for (; day < DAYS; day++) {
     run.fullAt = fullAt
@@ -170,11 +170,12 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     let otherInSum = 0
     let intakeSum = 0
     let heldSum = 0
-    let servedSum = 0
-    let conversionSum = 0
-    let idleSum = 0
+    // of all the day's steps; those that are not easy take theirs out again
+    let servedSum = easy.days.servedW[run.pot]
+    let conversionSum = easy.days.conversionW[run.pot]
+    let idleSum = easy.days.idleW[run.pot]
     let storedAh = -(available + bound)
-    let count = 0
+    let count = slots
 
     for (let slot = 0; slot < slots; slot++) {
       const hour = parts === 1 ? slot : (slot / parts) | 0
@@ -193,11 +194,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
       }
 
       let isEasy =
-        total > leastAh &&
-        total < equalisesFromAh &&
-        !backup.running &&
-        !isLow &&
-        !(begins && slot >= tailFrom && slot < tailUntil)
+        total > leastAh && total < equalisesFromAh && !isBacked && !(begins && slot >= tailFrom && slot < tailUntil)
       if (isEasy) {
         let need = needW[at]
         let moved = 0
@@ -293,11 +290,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
             conversionSum += extraConversion
             idleSum += extraIdle
           }
-          servedSum += servedW[at]
-          conversionSum += conversionW[at]
-          idleSum += idleW[at]
           heldSum += total
-          count++
           const nextAvailable = resting - a3 * current
           bound = total - current * dt - nextAvailable
           available = nextAvailable
@@ -311,6 +304,10 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
           continue
         }
       }
+      servedSum -= servedW[at]
+      conversionSum -= conversionW[at]
+      idleSum -= idleW[at]
+      count--
       storedAh += total
       run.availableAh = available
       run.boundAh = bound
@@ -322,7 +319,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
       bound = run.boundAh
       fullAt = run.fullAt
       storedAh -= available + bound
-      isLow = run.heldLowH > 0
+      isBacked = backup.running || run.heldLowH > 0
       if (slot < sunUntil) waitingWh = work.waitingWh()
       else pressingWh = work.pressingWh()
     }

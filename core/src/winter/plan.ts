@@ -51,6 +51,8 @@ export interface EasyTables {
   /** lost in the inverter, its draw at rest among it, W */
   conversionW: Float64Array
   idleW: Float64Array
+  /** sums over the steps of a day, by `potIndex` */
+  days: Record<'servedW' | 'conversionW' | 'idleW', Float64Array>
 }
 
 export interface BankPlan {
@@ -207,17 +209,34 @@ function easyTables(
     selfW,
   }: Pick<RunPlan, 'curve' | 'searchW' | 'searchWakeW' | 'inverterW' | 'selfW'>,
 ): EasyTables {
-  const acW = acMust.map((must, at) => must + acShould[at] + acCanWait[at])
-  const idleW = acW.map((ac) => (ac < searchWakeW ? searchW : curve.idleW))
-  const conversionW = acW.map((ac, at) => idleW[at] + ac * (curve.a + curve.b * ac) - ac)
-  const carries = (at: number) => acW[at] <= inverterW[Math.floor(at / parts) % inverterW.length]
-  return {
-    acW,
-    servedW: acW.map((ac, at) => ac + dc[at]),
-    needW: acW.map((ac, at) => (carries(at) ? selfW + dc[at] + ac + conversionW[at] : Infinity)),
-    conversionW,
-    idleW,
+  const size = acMust.length
+  const perDay = 24 * parts
+  const table = (length: number) => new Float64Array(length)
+  const easy: EasyTables = {
+    acW: table(size),
+    servedW: table(size),
+    needW: table(size),
+    conversionW: table(size),
+    idleW: table(size),
+    days: { servedW: table(size / perDay), conversionW: table(size / perDay), idleW: table(size / perDay) },
   }
+  const { days } = easy
+  for (let at = 0; at < size; at++) {
+    const ac = acMust[at] + acShould[at] + acCanWait[at]
+    const idle = ac < searchWakeW ? searchW : curve.idleW
+    const conversion = idle + ac * (curve.a + curve.b * ac) - ac
+    const carries = ac <= inverterW[((at / parts) | 0) % inverterW.length]
+    easy.acW[at] = ac
+    easy.servedW[at] = ac + dc[at]
+    easy.needW[at] = carries ? selfW + dc[at] + ac + conversion : Infinity
+    easy.conversionW[at] = conversion
+    easy.idleW[at] = idle
+    const pot = (at / perDay) | 0
+    days.servedW[pot] += ac + dc[at]
+    days.conversionW[pot] += conversion
+    days.idleW[pot] += idle
+  }
+  return easy
 }
 
 /** What the inverter gives by month and hour, the month's highs taken as the air around it, up to the hottest named. */
