@@ -148,11 +148,12 @@ export {
   withInverter,
   type LiveLeg,
 } from './inverter/service.ts'
+export type { StartVerdict } from './inverter/startVerdict.ts'
 export { surgeTable, surgeCurve, type SurgeRow } from './inverter/surge.ts'
 export { APPLIANCES, appliance } from './loads/appliances.ts'
 export { dailyEnergy, statedDailyEnergy } from './loads/energy.ts'
 export { meteringPlan, withReading, withReadings } from './loads/metering.ts'
-export { START_MULTIPLE, START_SECONDS, startWatts } from './loads/peak.ts'
+export { START_MULTIPLE, START_SECONDS, startSeconds, startWatts } from './loads/peak.ts'
 export { PRIORITIES, drawnProfile } from './loads/profile.ts'
 export { HOUR_SHAPES } from './loads/shapes.ts'
 export { loadsFromCells, cellsOfLoads } from './loads/table.ts'

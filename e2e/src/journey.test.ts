@@ -230,7 +230,7 @@ describe('the frame', () => {
     await page.keyboard.press('Control+z')
     await page.locator('[data-working="array.need"]').focus()
     await page.keyboard.press('w')
-    await page.getByText('daily need ÷ (sun hours of').waitFor()
+    await page.getByText('daily need ÷ (sun hours ×').waitFor()
     await page.keyboard.press('Escape')
     await page.locator('[data-bench=array] h1').click()
     await page.keyboard.press('1')

@@ -1,3 +1,4 @@
+import { stringsNeedFuses } from './power.ts'
 import { passesW } from './controllers.ts'
 import type { ControllerPart, ModulePart } from '../document/types.ts'
 import { coldVoltage, hotVoltage, type ColdMethod } from './voltage.ts'
@@ -123,7 +124,7 @@ function describe(
   if (watts > passes) remarks.push(`clips above ${Math.round(passes)} W, harmlessly`)
   if (coldV > 0.9 * controller.maxInputV) remarks.push('close to the controller’s limit on a cold dawn')
   if (coldV > controller.maxTrackV) remarks.push('leaves the tracker’s window when cold')
-  if (inParallel / controllers > 2) remarks.push('needs a fuse per string')
+  if (stringsNeedFuses(module, Math.ceil(inParallel / controllers))) remarks.push('needs a fuse per string')
   if (inParallel === 1) remarks.push('one string, least copper')
   return { inSeries, inParallel, controllers, coldV, hotV, watts, remarks }
 }

@@ -1,9 +1,10 @@
 import { coldVoltage, hotVoltage } from '../array/voltage.ts'
+import { arrayNeed } from '../array/need.ts'
 import { moduleTemperature, modulePower } from '../array/power.ts'
 import { layouts } from '../array/layouts.ts'
 import { fittedModule, mismatch, type StringKind } from '../array/mismatch.ts'
 import { atConditions, currentAt, openCircuitV, powerPoint, type ModuleSheet } from '../array/singleDiode.ts'
-import { choice, integer, list, number, object, optional } from './fields.ts'
+import { choice, integer, list, number, numbers, object, optional } from './fields.ts'
 
 import { type CalcFunction, watts, mounting, moduleSheet } from './inputs.ts'
 
@@ -33,6 +34,26 @@ export const ARRAY: Record<string, CalcFunction> = {
     outputs: { volts: 'V' },
     source: 'IEC 60891',
     run: (input) => ({ volts: hotVoltage(input.all()) }),
+  },
+  'array.need': {
+    says: 'the array by the hand method: the month that asks for most, with its own sun',
+    inputs: {
+      dailyWh: numbers('Wh/d by month', 0, 1e7, 12),
+      sunHours: numbers('h by month', 0, 24, 12),
+      factor: optional(number('share of the sun that reaches the bank', 0.05, 1), 0.8),
+      leastSunHours: optional(number('h, least sun of the months that count', 0, 24), 1),
+    },
+    outputs: { watts: 'W, rated', month: '1…12' },
+    source: 'stand-alone sizing practice',
+    run: (input) => {
+      const { watts, month } = arrayNeed(
+        input.numbers('dailyWh'),
+        input.numbers('sunHours'),
+        input.number('factor'),
+        input.number('leastSunHours'),
+      )
+      return { watts, month: month + 1 }
+    },
   },
   'array.moduleTemperature': {
     says: 'temperature of the cells',

@@ -5,8 +5,11 @@ import { fitKinetic, kineticCapacity, kineticStep } from '../bank/kinetic.ts'
 import { lifeYears } from '../bank/life.ts'
 import { rainflow } from '../bank/rainflow.ts'
 import { sizeByHand } from '../bank/sizeByHand.ts'
+import { stateFromRest } from '../bank/stateFromRest.ts'
+import { weakestLink, type LinkQuestion } from '../bank/weakestLink.ts'
+import type { Chemistry } from '../document/types.ts'
 import { sag } from '../bank/voltage.ts'
-import { choice, list, number, numbers } from './fields.ts'
+import { choice, integer, list, number, numbers, optional } from './fields.ts'
 
 import { type CalcFunction, share, watts, chemistry, kinetic } from './inputs.ts'
 
@@ -27,6 +30,52 @@ export const BANK: Record<string, CalcFunction> = {
     outputs: { needWh: 'Wh', needAh: 'Ah', inSeries: '', inParallel: '' },
     source: 'IEEE 1013',
     run: (input) => sizeByHand(input.all()),
+  },
+  'bank.weakestLink': {
+    says: 'whether the units of a bank may give a load and a start at the lowest voltage',
+    inputs: {
+      inParallel: integer('strings', 1, 1000),
+      maxDischargeA: number('A a string, lasting', 0, 1e5),
+      surgeA: number('A a string, for a moment', 0, 1e5),
+      watts,
+      startWatts: watts,
+      lowV: number('V', 1, 1000),
+      efficiency: number('share', 0.01, 1),
+      fuseA: optional(number('A', 0, 1e5), null),
+    },
+    outputs: {
+      loadA: 'A',
+      startA: 'A',
+      limitA: 'A',
+      surgeLimitA: 'A',
+      carries: '',
+      starts: '',
+      limit: 'management unit, fuse',
+    },
+    source: 'watts ÷ (efficiency × low voltage) against strings × limit',
+    run: (input) => {
+      const { fuseA, ...question } = input.all() as LinkQuestion & { fuseA: number | null }
+      return { ...weakestLink(fuseA === null ? question : { ...question, fuseA }) }
+    },
+  },
+  'bank.stateFromRest': {
+    says: 'state of charge by rested volts, and between what it lies with a hand meter',
+    inputs: {
+      chemistry,
+      volts: number('V, of the whole bank', 0.1, 1000),
+      nominalV: number('V, of the whole bank', 1, 1000),
+      batteryC: optional(number('°C', -60, 60), 25),
+    },
+    outputs: { stateOfCharge: '0…1', low: '0…1', high: '0…1' },
+    source: 'rested curves of the chemistries',
+    run: (input) => ({
+      ...stateFromRest(
+        input.text('chemistry') as Chemistry,
+        input.number('volts'),
+        input.number('nominalV'),
+        input.number('batteryC'),
+      ),
+    }),
   },
   'bank.fitKinetic': {
     says: 'kinetic model from rated capacities',

@@ -82,6 +82,20 @@ const TABLE: [string, object, string, number, number][] = [
   ['winter.usable', { chemistry: 'flooded', batteryC: -1.1, cutoff: 0.2, stateOfCharge: 0.7 }, 'floorStateOfCharge', 1 - 0.8 / 1.4, 1e-9],
   ['winter.usable', { chemistry: 'flooded', batteryC: -1.1, cutoff: 0.2, stateOfCharge: 0.7 }, 'usableShare', 0.475, 1e-9],
   ['winter.usable', { chemistry: 'lfp', batteryC: 25, cutoff: 0.1, stateOfCharge: 0.05 }, 'usableShare', 0, 1e-12],
+  // 12 kW at 44 V and 0.9 on three strings of 50 A; a fuse of 125 A comes first
+  ['bank.weakestLink', { inParallel: 3, maxDischargeA: 50, surgeA: 100, watts: 12000, startWatts: 5000, lowV: 44, efficiency: 0.9 }, 'loadA', 12000 / 39.6, 1e-9],
+  ['bank.weakestLink', { inParallel: 3, maxDischargeA: 50, surgeA: 100, watts: 12000, startWatts: 5000, lowV: 44, efficiency: 0.9 }, 'surgeLimitA', 300, 1e-9],
+  ['bank.weakestLink', { inParallel: 3, maxDischargeA: 50, surgeA: 100, watts: 12000, startWatts: 5000, lowV: 44, efficiency: 0.9, fuseA: 125 }, 'limitA', 125, 1e-9],
+  ['bank.stateFromRest', { chemistry: 'flooded', volts: 50.4, nominalV: 48 }, 'stateOfCharge', 15 / 17, 1e-9],
+  ['bank.stateFromRest', { chemistry: 'lfp', volts: 52.64, nominalV: 51.2 }, 'stateOfCharge', 0.5, 1e-9],
+  ['bank.stateFromRest', { chemistry: 'lfp', volts: 52.64, nominalV: 51.2 }, 'high', 0.575, 1e-9],
+  // half of the surge on a leg, all of it across both
+  ['inverter.start', { topology: 'split-phase', ratedW: 6000, surgeW: 12000, leg: 'A', runningW: 1000, startW: 6000 }, 'share', 7 / 6, 1e-12],
+  ['inverter.start', { topology: 'split-phase', ratedW: 6000, surgeW: 12000, leg: 'AB', runningW: 1000, startW: 6000 }, 'share', 7 / 12, 1e-12],
+  ['inverter.start', { topology: 'single', ratedW: 6000, surgeW: 12000, leg: 'A', runningW: 1000, startW: 6000 }, 'share', 7 / 12, 1e-12],
+  // December asks for most; January's 0.8 h are left to the backup
+  ['array.need', { dailyWh: Array<number>(12).fill(9000), sunHours: [0.8, 2, 3, 4, 5, 5, 5, 5, 4, 3, 2, 1.5] }, 'watts', 7500, 1e-9],
+  ['array.need', { dailyWh: [1000, 1000, 1000, 1000, 1000, 1000, 9000, 1000, 1000, 1000, 1000, 1000], sunHours: [2, 2, 3, 4, 5, 5, 5, 5, 4, 3, 2, 2], factor: 0.5 }, 'month', 7, 0],
   ['bank.sag', { openCircuitV: 51.8, ohm: 0.021, watts: 7800 }, 'volts', 48.417, 0.001],
   ['bank.sizeByHand', { dailyWh: 7000, days: 3, depth: 0.5, batteryC: 10, chemistry: 'flooded', systemV: 48, unitV: 6, unitAh: 420 }, 'inParallel', 3, 0],
   [

@@ -3,6 +3,7 @@ import { refillHours } from '../generator/refill.ts'
 import { inverterCurve, inverterInput } from '../inverter/efficiency.ts'
 import { legs } from '../inverter/legs.ts'
 import { legChoices, type Service } from '../inverter/service.ts'
+import { startOnLeg } from '../inverter/start.ts'
 import { surge } from '../inverter/surge.ts'
 import { ampacity, drop } from '../wiring/conductors.ts'
 import { choice, integer, list, number, optional, text } from './fields.ts'
@@ -69,6 +70,20 @@ export const ELECTRICAL: Record<string, CalcFunction> = {
     },
     source: 'V = (E + √(E² − 4PR))/2 against the low cut-out',
     run: (input) => ({ ...surge(input.all()) }),
+  },
+  'inverter.start': {
+    says: 'a start against the surge its leg has',
+    inputs: {
+      topology: choice('split-phase', 'single'),
+      ratedW: watts,
+      surgeW: number('W, of the whole inverter', 1, 1e7),
+      leg: choice('A', 'B', 'AB'),
+      runningW: watts,
+      startW: watts,
+    },
+    outputs: { share: 'of the surge there', carries: '' },
+    source: 'a leg of a split-phase inverter has half of its surge',
+    run: (input) => ({ ...startOnLeg(input.all()) }),
   },
   'generator.refillHours': {
     says: 'hours a charger takes from one state of charge to another, the absorption tail with it',

@@ -1,4 +1,4 @@
-import { modulesForDay } from '../array/power.ts'
+import { modulesForDay } from '../array/need.ts'
 import type { Design, InverterPart } from '../document/types.ts'
 import { heaviestShare, runningLegs } from '../inverter/legs.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
@@ -52,7 +52,7 @@ export function inverterChoices(
         otherLegShare: (otherPeak.continuousW * heaviest) / rating.legW,
         otherSurgeShare: otherPeak.surgeW / rating.surgeW,
         idleWhDay,
-        idlePanelsW: modulesForDay(idleWhDay, sunHours),
+        idlePanelsW: modulesForDay(idleWhDay, sunHours, design.schools.handFactor),
         price: part.price,
         withControllers: part.price + controllers,
       }

@@ -1,4 +1,5 @@
-import { arrayRatedW, modulesForDay, SYSTEM_FACTOR } from '../array/power.ts'
+import { arrayNeed, LEAST_SUN_H } from '../array/need.ts'
+import { arrayRatedW } from '../array/power.ts'
 import { coldVoltage, hottestCellC, hotVoltage } from '../array/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { MONTH_NAMES } from '../calendar/calendar.ts'
@@ -48,14 +49,14 @@ export function combinedSun(design: Design, arrays: readonly DerivedArray[]): nu
 
 /**
  * Worked sheets of all arrays.
- * @param batteryDayWh what the bank is asked for on the worst day, Wh
+ * @param batteryWh what the bank is asked for on a mean day of each month, Wh
+ * @param sunHours of all arrays together, by month
  */
 export function arraySheets(
   design: Design,
   arrays: readonly DerivedArray[],
-  batteryDayWh: number,
-  sunHours: number,
-  worstMonth: number,
+  batteryWh: readonly number[],
+  sunHours: readonly number[],
   add: Add,
 ): void {
   const rated = add(
@@ -73,20 +74,24 @@ export function arraySheets(
       },
     ),
   )
+  const { handFactor } = design.schools
+  const { watts, month } = arrayNeed(batteryWh, sunHours, handFactor)
+  const dull = sunHours.filter((hours) => hours < LEAST_SUN_H).length
+  const left = dull > 0 && dull < 12 ? `; months under ${LEAST_SUN_H} h of sun are left to the backup` : ''
   const need = add(
-    worked('array.need', 'Array by the hand method', modulesForDay(batteryDayWh, sunHours), 'W', {
-      says: `daily need ÷ (sun hours of ${MONTH_NAMES[worstMonth]} × ${SYSTEM_FACTOR})`,
+    worked('array.need', 'Array by the hand method', watts, 'W', {
+      says: `largest of the months’ daily need ÷ (sun hours × system factor): ${MONTH_NAMES[month]}${left}`,
       terms: [
-        term('daily need at the battery', batteryDayWh, 'Wh/d'),
-        term('sun hours', sunHours, 'h'),
-        term('system factor', SYSTEM_FACTOR, ''),
+        term(`daily need at the battery, ${MONTH_NAMES[month]}`, batteryWh[month], 'Wh/d'),
+        term(`sun hours, ${MONTH_NAMES[month]}`, sunHours[month], 'h'),
+        term('system factor', handFactor, ''),
       ],
-      school: `${SYSTEM_FACTOR} system factor`,
+      school: `${handFactor} system factor`,
       source: 'stand-alone sizing practice; the winter run uses named losses instead',
     }),
   )
   add(
-    worked('array.cover', 'Worst-month cover', need > 0 ? rated / need : 0, 'share', {
+    worked('array.cover', 'Cover of the hand method', need > 0 ? rated / need : 0, 'share', {
       says: 'array ÷ array by the hand method',
       terms: [term('array', rated, 'W'), term('by the hand method', need, 'W')],
       source: 'as above',

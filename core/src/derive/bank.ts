@@ -1,8 +1,8 @@
 import { brightAmps, onTheBus, sunChargeA } from '../array/controllers.ts'
-import { SYSTEM_FACTOR } from '../array/power.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh, ratedWh, usableWh } from '../bank/layout.ts'
 import { capacityLeft } from '../bank/strings.ts'
+import { MONTH_NAMES } from '../calendar/calendar.ts'
 import type { Design } from '../document/types.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
@@ -11,18 +11,19 @@ import { say } from '../units/words.ts'
 
 /**
  * Worked sheets of the bank.
- * @param batteryDayWh Wh on the worst day
+ * @param batteryWh what it is asked for on a mean day of each month, Wh
  * @param batteryC °C of the cells in the coldest month
  */
 export function bankSheets(
   design: Design,
-  batteryDayWh: number,
+  batteryWh: readonly number[],
   batteryC: number,
-  sunHours: number,
+  sunHours: readonly number[],
   arrays: readonly DerivedArray[],
   add: Add,
 ): void {
   const { bank } = design
+  const batteryDayWh = Math.max(...batteryWh)
   const cold = coldFactor(bank.part.chemistry, batteryC)
   const volts = bankNominalV(bank)
   const rated = add(
@@ -91,13 +92,15 @@ export function bankSheets(
     }),
   )
   const ratedW = arrays.reduce((sum, array) => sum + array.ratedW, 0)
-  const harvestWh = ratedW * sunHours * SYSTEM_FACTOR
+  const { handFactor } = design.schools
+  const spare = sunHours.map((hours, month) => ratedW * hours * handFactor - batteryWh[month])
+  const month = spare.indexOf(Math.min(...spare))
   const spareWh = add(
-    worked('bank.surplus', 'Sun less need, worst month', harvestWh - batteryDayWh, 'Wh/d', {
-      says: 'worst-month harvest − daily need; below zero the bank only falls until a brighter month or the generator',
+    worked('bank.surplus', 'Sun less need, worst month', spare[month], 'Wh/d', {
+      says: `harvest − daily need of ${MONTH_NAMES[month]}, the month with least left; below zero the bank only falls until a brighter month or the generator`,
       terms: [
-        term('harvest', harvestWh, 'Wh/d', `${SYSTEM_FACTOR} system factor`),
-        term('daily need at the battery', batteryDayWh, 'Wh/d'),
+        term('harvest', spare[month] + batteryWh[month], 'Wh/d', `${handFactor} system factor`),
+        term('daily need at the battery', batteryWh[month], 'Wh/d'),
       ],
       source: 'stand-alone sizing practice',
     }),

@@ -19,6 +19,8 @@ import { bankSheets } from './bank.ts'
 import { generatorSheets } from './generator.ts'
 import { gridSheets } from './grid.ts'
 import { inverterSheets } from './inverter.ts'
+import { bankLink, type BankLink } from '../bank/weakestLink.ts'
+import { startVerdict, type StartVerdict } from '../inverter/startVerdict.ts'
 import { runningLegs } from '../inverter/legs.ts'
 import { loadSheets, peaks } from './loads.ts'
 import { worstSun, yearSun } from './place.ts'
@@ -31,6 +33,8 @@ export interface Derived {
   sunHours: number[]
   worstMonth: number
   loadsWh: number[]
+  /** what the bank is asked for on a mean day of each month, Wh */
+  batteryWh: number[]
   /** what of the loads' energy the battery gives, more than one for what is lost on the way */
   atBattery: number
   /** in the order of the loads */
@@ -38,6 +42,9 @@ export interface Derived {
   peak: CoincidentPeak
   otherPeak: CoincidentPeak
   legs: LegBalance
+  /** what is on at once against the bank's units, and the one verdict on starts */
+  link: BankLink
+  start: StartVerdict
   batteryC: number
   chargeV: number
   shares: number[]
@@ -75,9 +82,10 @@ export function derive(given: Design): Derived {
 
   add(worstSun(sunHours, worstMonth))
   add(yearSun(sunHours))
-  const batteryDayWh = loadSheets(design, loadsWh, peak, add)
-  bankSheets(design, batteryDayWh, batteryC, sunHours[worstMonth], arrays, add)
-  arraySheets(design, arrays, batteryDayWh, sunHours[worstMonth], worstMonth, add)
+  const batteryWh = loadSheets(design, loadsWh, peak, add)
+  const batteryDayWh = Math.max(...batteryWh)
+  bankSheets(design, batteryWh, batteryC, sunHours, arrays, add)
+  arraySheets(design, arrays, batteryWh, sunHours, add)
   inverterSheets(design, peak, batteryC, sunHours[worstMonth], add)
   generatorSheets(design, add)
   gridSheets(design, batteryDayWh, batteryC, add)
@@ -97,11 +105,13 @@ export function derive(given: Design): Derived {
     }),
   )
   const atBattery = Math.max(...loadsWh) > 0 ? batteryDayWh / Math.max(...loadsWh) : 1
+  const start = startVerdict(design, peak.continuousW, batteryC)
   return {
     worked: Object.fromEntries(sheets.map((sheet) => [sheet.id, sheet])),
     sunHours,
     worstMonth,
     loadsWh,
+    batteryWh,
     atBattery,
     loadCosts: loadCosts(design, {
       atBattery,
@@ -112,6 +122,8 @@ export function derive(given: Design): Derived {
     peak,
     otherPeak,
     legs: runningLegs(design),
+    link: bankLink(design, peak),
+    start,
     batteryC,
     chargeV,
     shares: bankShares(design.bank),

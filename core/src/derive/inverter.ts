@@ -1,4 +1,4 @@
-import { modulesForDay, SYSTEM_FACTOR } from '../array/power.ts'
+import { modulesForDay } from '../array/need.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { bankOhm } from '../bank/layout.ts'
 import { restedBankV, sag } from '../bank/voltage.ts'
@@ -6,7 +6,8 @@ import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { heaviestShare, runningLegs } from '../inverter/legs.ts'
 import { acrossVolts, inverterRating, legsOfService, serviceOf } from '../inverter/service.ts'
-import type { CoincidentPeak } from '../loads/peak.ts'
+import { hardestStart } from '../inverter/start.ts'
+import { startSeconds, type CoincidentPeak } from '../loads/peak.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
 
@@ -36,6 +37,8 @@ function ratingSheets(design: Design, peak: CoincidentPeak, add: Add): void {
   const service = serviceOf(inverter)
   const legCount = legsOfService(service).length
   const rating = inverterRating(design, peak.startS)
+  const hardest = hardestStart(design)
+  const startS = hardest ? startSeconds(hardest.load) : 0
   const heaviest = heaviestShare(runningLegs(design), legCount)
   const legW = peak.continuousW * (legCount > 1 ? heaviest : 1)
   add(
@@ -66,16 +69,17 @@ function ratingSheets(design: Design, peak: CoincidentPeak, add: Add): void {
     }),
   )
   add(
-    worked('inverter.surge-share', 'Largest start', peak.surgeW / rating.surgeW, 'share', {
-      says: 'largest start with what else is on ÷ surge rating',
+    worked('inverter.surge-share', 'Hardest start', hardest?.share ?? 0, 'share', {
+      says: '(what is on at once + what the start adds) ÷ surge, on the leg it is on or on all of them, whichever is nearer',
       terms: [
-        term('start', peak.surgeW, 'W', peak.starter),
-        term('it lasts', peak.startS, 's'),
+        term('on at once there', hardest?.baseW ?? 0, 'W'),
+        term(`the start of ${hardest?.load.name ?? 'nothing'} adds`, hardest?.addedW ?? 0, 'W'),
+        term('it lasts', startS, 's'),
         term(
-          peak.startS > part.surgeS ? 'continuous rating, the start outlasts the surge' : 'surge rating',
-          rating.surgeW,
+          startS > part.surgeS ? 'continuous rating, the start outlasts the surge' : 'surge',
+          hardest?.limitW ?? rating.surgeW,
           'W',
-          `surge for ${part.surgeS} s`,
+          hardest && hardest.at !== 'all' ? `leg ${hardest.at}, for ${part.surgeS} s` : `for ${part.surgeS} s`,
         ),
       ],
       source: 'data sheet',
@@ -100,7 +104,7 @@ function ratingSheets(design: Design, peak: CoincidentPeak, add: Add): void {
   )
 }
 
-function idleSheets({ inverter }: Design, worstSunHours: number, add: Add): void {
+function idleSheets({ inverter, schools }: Design, worstSunHours: number, add: Add): void {
   const { part, quantity, search } = inverter
   const restW = (search && part.searchW !== null ? part.searchW : part.idleW) * quantity
   const dayWh = add(
@@ -118,15 +122,21 @@ function idleSheets({ inverter }: Design, worstSunHours: number, add: Add): void
     }),
   )
   add(
-    worked('inverter.idle-panels', 'Modules for its own draw', modulesForDay(dayWh, worstSunHours), 'W', {
-      says: 'own draw a day ÷ (peak sun hours of the worst month × system factor); 0 where there is no sun at all',
-      terms: [
-        term('own draw', dayWh, 'Wh/d'),
-        term('peak sun hours', worstSunHours, 'h/d', 'worst month'),
-        term('system factor', SYSTEM_FACTOR, 'share'),
-      ],
-      source: 'hand method',
-    }),
+    worked(
+      'inverter.idle-panels',
+      'Modules for its own draw',
+      modulesForDay(dayWh, worstSunHours, schools.handFactor),
+      'W',
+      {
+        says: 'own draw a day ÷ (peak sun hours of the worst month × system factor); 0 where there is no sun at all',
+        terms: [
+          term('own draw', dayWh, 'Wh/d'),
+          term('peak sun hours', worstSunHours, 'h/d', 'worst month'),
+          term('system factor', schools.handFactor, 'share'),
+        ],
+        source: 'hand method',
+      },
+    ),
   )
 }
 

@@ -18,9 +18,9 @@ export function peaks(design: Design) {
 /**
  * Worked sheets of the loads.
  * @param loadsWh by month, Wh a day
- * @returns Wh the bank is asked for on the worst day
+ * @returns Wh the bank is asked for on a mean day of each month
  */
-export function loadSheets(design: Design, loadsWh: readonly number[], peak: CoincidentPeak, add: Add): number {
+export function loadSheets(design: Design, loadsWh: readonly number[], peak: CoincidentPeak, add: Add): number[] {
   const worstLoad = loadsWh.indexOf(Math.max(...loadsWh))
   const dayWh = add(
     worked('loads.worst-day', 'Household, worst month', loadsWh[worstLoad], 'Wh/d', {
@@ -30,8 +30,8 @@ export function loadSheets(design: Design, loadsWh: readonly number[], peak: Coi
     }),
   )
   const curve = curveOf(design.inverter.part, design.inverter.quantity)
-  const meanW = dayWh / 24
-  const conversionWh = (inverterInput(curve, meanW) - meanW) * 24
+  const conversionOf = (wh: number) => inverterInput(curve, wh / 24) * 24 - wh
+  const conversionWh = conversionOf(dayWh)
   const selfWh = selfDayWh(design.controllers.map(({ part }) => part))
   add(
     worked('loads.peak', 'On at once', peak.continuousW, 'W', {
@@ -66,7 +66,7 @@ export function loadSheets(design: Design, loadsWh: readonly number[], peak: Coi
     }),
   )
   heaviestSheet(design, batteryDayWh - dayWh, add)
-  return batteryDayWh
+  return loadsWh.map((wh) => wh + conversionOf(wh) + selfWh)
 }
 
 /** @param aroundWh what inverter and controllers take of a day */

@@ -66,7 +66,7 @@ function handDesign(): Design {
   Object.assign(design.generator.part, { fuel: 'petrol', ratedW: 5000, price: 1500 })
   design.sources = []
   Object.assign(design.budget, { discount: 1000, taxPct: 5, freight: 300, labour: 250, contingencyPct: 10, extras: [] })
-  design.schools = { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies' }
+  design.schools = { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies', handFactor: 0.8 }
   return design
 }
 
@@ -108,7 +108,8 @@ const BY_HAND: Record<string, (sun: number, months: readonly number[]) => number
   'inverter.rating': () => 3800,
   // leg B has 1200 of 1450 W: 850 W × 0.827586 ÷ 1900 W
   'inverter.leg-share': () => 0.370236,
-  'inverter.surge-share': () => 0.294444,
+  // on leg B 600 W are on at once and 1800 W come on top, of half the surge; of all of it 2650 W of 9000
+  'inverter.surge-share': () => 2400 / 4500,
   // 4540 W ÷ 44 V
   'inverter.low-voltage-current': () => 103.181818,
   'inverter.idle-day': () => 480,

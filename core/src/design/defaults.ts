@@ -1,3 +1,4 @@
+import { SYSTEM_FACTOR } from '../array/need.ts'
 import { NO_GRID } from '../fields/generator.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
@@ -242,7 +243,7 @@ export function newDesign(name: string, where: NewPlace): Design {
       extras: [],
     },
     build: { done: [] },
-    schools: { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies' },
+    schools: { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies', handFactor: SYSTEM_FACTOR },
   }
   return withThinnestRuns(design)
 }

@@ -141,6 +141,8 @@ export interface Load {
   startW: number | null
   /** how long a start lasts, s; null for the usual of its kind */
   startS: number | null
+  /** it has been seen starting on this system: its start is no longer judged */
+  seenStarting: boolean
 }
 
 export type Chemistry = 'lfp' | 'flooded' | 'agm' | 'gel'
@@ -523,6 +525,8 @@ export interface Schools {
   coldVoltage: 'coefficient' | 'code-table' | 'flat'
   peak: 'coincidence' | 'everything'
   skyModel: SkyModel
+  /** share of the sun on the modules that the hand method counts on at the bank, 0…1 */
+  handFactor: number
 }
 
 /** What is wrong with a document, at its place in it. */

@@ -21,6 +21,7 @@ import {
   part,
   reference,
   rows,
+  share,
   since,
   texts,
   whole,
@@ -152,6 +153,11 @@ const SCHOOLS: FieldTable<Schools> = {
       { value: 'perez', label: 'Perez 1990' },
     ],
     'How diffuse light is spread over the sky.',
+  ),
+  handFactor: share(
+    'Of the sun, at the bank',
+    'What the hand method counts on of the sun on the modules: 80 % with a tracking controller, 50 % where everything is counted on the safe side. The winter run uses the named losses instead.',
+    { min: 0.3, step: 5, since: since(5, 0.8) },
   ),
 }
 

@@ -162,4 +162,9 @@ export const LOAD: FieldTable<Load> = {
     step: 0.5,
     since: since(3, null),
   }),
+  seenStarting: flag(
+    'seen starting',
+    'It has been seen starting on this very system, on a cold morning and a low bank too; its start is then no longer judged.',
+    since(5, false),
+  ),
 }

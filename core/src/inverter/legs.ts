@@ -17,6 +17,9 @@ const SHARE: Record<LiveLeg, Record<Exclude<Leg, 'DC'>, number>> = {
   C: { A: 0, B: 0, C: 1, AB: 0, ABC: 1 / 3 },
 }
 
+/** Share of a load on one leg. */
+export const legShare = (on: LiveLeg, leg: Leg): number => (leg === 'DC' ? 0 : SHARE[on][leg])
+
 /**
  * Power on each leg and the current in the neutral, unity power factor.
  *

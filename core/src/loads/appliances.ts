@@ -130,6 +130,7 @@ export function loadFromAppliance(appliance: Appliance, id: string, quantity = 1
     duty: appliance.duty,
     daysPerWeek: appliance.daysPerWeek ?? 7,
     weekdays: null,
+    seenStarting: false,
     meteredKWh: null,
     meteredHours: null,
     cycleWh: null,

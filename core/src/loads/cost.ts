@@ -1,4 +1,4 @@
-import { modulesForDay } from '../array/power.ts'
+import { modulesForDay } from '../array/need.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { ratedWh } from '../bank/layout.ts'
@@ -22,7 +22,7 @@ export interface LoadCost {
 
 /**
  * What each load costs in bank and panels by the hand method: its day at the battery × days without sun ÷ depth ÷ cold
- * factor, and its day ÷ (sun hours of the worst month × 0.8).
+ * factor, and its day ÷ (sun hours of the worst month × the hand method's factor).
  *
  * @param atBattery energy at the battery for each Wh at the loads, ≥ 1
  * @param worstMonth 0…11, with its peak sun hours
@@ -38,7 +38,7 @@ export function loadCosts(
     batteryC,
   }: { atBattery: number; worstMonth: number; sunHours: number; batteryC: number },
 ): LoadCost[] {
-  const { bank, arrays, loads } = design
+  const { bank, arrays, loads, schools } = design
   const days = loads.map((load) => dailyEnergy(load, worstMonth))
   const all = days.reduce((sum, wh) => sum + wh, 0)
   const bankPrice = (bank.part.price * bank.inSeries * bank.inParallel) / ratedWh(bank)
@@ -47,7 +47,7 @@ export function loadCosts(
   return loads.map((load, i) => {
     const day = days[i] * (load.leg === 'DC' ? 1 : atBattery)
     const bankWh = (day * bank.autonomyDays) / bank.allowedDepth / coldFactor(bank.part.chemistry, batteryC)
-    const watts = modulesForDay(day, sunHours)
+    const watts = modulesForDay(day, sunHours, schools.handFactor)
     return {
       loadId: load.id,
       dayWh: days[i],

@@ -11,6 +11,20 @@ export const START_MULTIPLE: Record<StartKind, number> = {
   'universal-tool': 1.75,
 }
 
+/** Within which that lies for the kind. Source: as above, least to most. */
+const START_RANGE: Record<StartKind, [number, number]> = {
+  none: [1, 1],
+  compressor: [3, 6],
+  'submersible-pump': [3, 6],
+  'soft-start-pump': [1.5, 2.5],
+  'induction-tool': [3, 5],
+  'universal-tool': [1.5, 2],
+}
+
+/** Least and most watts of a start that was neither measured nor stated; null of one that was. */
+export const guessedStart = ({ startW, runningW, startKind }: Load): [number, number] | null =>
+  startW === null ? [runningW * START_RANGE[startKind][0], runningW * START_RANGE[startKind][1]] : null
+
 /** Usual length of a start, s. Source: motor practice; a soft starter trades watts for seconds. */
 export const START_SECONDS: Record<StartKind, number> = {
   none: 0,
@@ -25,6 +39,9 @@ export const START_SECONDS: Record<StartKind, number> = {
 export function startWatts(load: Load): number {
   return load.startW ?? load.runningW * START_MULTIPLE[load.startKind]
 }
+
+/** How long a load's start lasts, s. */
+export const startSeconds = (load: Load): number => load.startS ?? START_SECONDS[load.startKind]
 
 export interface CoincidentPeak {
   school: Schools['peak']
@@ -48,21 +65,21 @@ export interface CoincidentPeak {
  */
 export function coincidentPeak(all: readonly Load[], school: Schools['peak']): CoincidentPeak {
   const loads = all.filter((load) => load.supply === 'electric')
-  const starter = loads.reduce<Load | null>(
-    (most, load) => (most === null || extraStart(load) > extraStart(most) ? load : most),
-    null,
-  )
+  const starter = loads
+    .filter(({ seenStarting }) => !seenStarting)
+    .reduce<Load | null>((most, load) => (most === null || extraStart(load) > extraStart(most) ? load : most), null)
   const continuousW = school === 'everything' ? 1.2 * totalRunning(loads) : worstHour(loads)
   return {
     school,
     continuousW,
     surgeW: continuousW + (starter ? extraStart(starter) : 0),
     starter: starter?.name ?? '',
-    startS: starter ? (starter.startS ?? START_SECONDS[starter.startKind]) : 0,
+    startS: starter ? startSeconds(starter) : 0,
   }
 }
 
-const extraStart = (load: Load) => Math.max(0, startWatts(load) - load.runningW)
+/** What a start adds to what a load runs at, W. */
+export const extraStart = (load: Load): number => Math.max(0, startWatts(load) - load.runningW)
 const totalRunning = (loads: readonly Load[]) => loads.reduce((sum, load) => sum + load.runningW * load.quantity, 0)
 
 function worstHour(loads: readonly Load[]): number {

@@ -107,6 +107,7 @@ const COLUMNS: Column[] = [
   { key: 'startKind', header: 'start', also: /^(start|motor)( kind)?$/i, choices: STARTS },
   { key: 'startW', header: 'start W', also: /^(start ?w|surge)/i, unit: 'W', min: 0, max: 1e6 },
   { key: 'startS', header: 'start s', also: /^start ?s(econds)?$/i, unit: 's', min: 0.05, max: 120 },
+  { key: 'seenStarting', header: 'seen starting', also: /^seen/i, choices: YES_NO },
   { key: 'standbyW', header: 'standby W', also: /^standby/i, unit: 'W', min: 0, max: 10000 },
   { key: 'supply', header: 'supply', also: /^supply/i, choices: SUPPLIES },
   { key: 'seasonShare', header: 'months', also: /^(months|season)/i, min: 0, max: 10 },

@@ -30,7 +30,6 @@ import { gridSafety } from './generator/gridSafety.ts'
 import { nobodyHome } from './generator/nobodyHome.ts'
 import { refill } from './generator/refill.ts'
 import { carries } from './inverter/carries.ts'
-import { sags } from './inverter/sags.ts'
 import { starts } from './inverter/starts.ts'
 import { acCoupled } from './inverter/acCoupled.ts'
 import { derated } from './inverter/derated.ts'
@@ -83,7 +82,6 @@ export const RULES: readonly Rule[] = [
   liveModules,
   carries,
   starts,
-  sags,
   voltageClass,
   derated,
   transferRelay,

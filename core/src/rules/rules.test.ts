@@ -118,11 +118,18 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['array.cold-voltage', 'watch', larkspurBench, (d) => (d.arrays[0].inSeries = 10)],
   ['array.hot-voltage', 'sound', larkspurBench, () => {}],
   ['inverter.carries', 'watch', larkspurBench, (d) => (d.inverter.part.ratedW = 2400)],
-  ['inverter.starts', 'watch', larkspurBench, (d) => (d.inverter.part.surgeW = 6500)],
-  ['inverter.sag', 'watch', larkspurBench, (d) => (d.bank.part.resistanceMilliohm = 900)],
+  ['inverter.starts', 'watch', larkspurBench, (d) => (d.inverter.part.surgeW = 10000)],
+  // the saw's start is a guess: it is to be measured; the same watts stated, or seen starting
+  ['inverter.starts', 'watch', larkspurBench, (d) => ((d.inverter.part.surgeW = 5000), d.loads.forEach((load) => (load.startW = null)))],
+  ['inverter.starts', 'stop', larkspurBench, (d) => (d.inverter.part.surgeW = 5000)],
+  ['inverter.starts', 'watch', larkspurFlooded, (d) => ((d.bank.part.resistanceMilliohm = 10), (d.place.batteryRoom.setC = 2), d.loads.forEach((load) => (load.startW = load.runningW * 4)))],
   ['bank.discharge', 'sound', larkspurBench, () => {}],
   ['bank.discharge', 'stop', larkspurBench, (d) => (d.bank.part.maxDischargeA = 4)],
-  ['bank.discharge', 'watch', larkspurBench, (d) => (d.bank.part.surgeA = 10)],
+  // 12 kW on units that give 150 A together, with little on at once
+  ['bank.discharge', 'watch', larkspurBench, (d) => Object.assign(d.bank.part, { maxDischargeA: 25 })],
+  ['inverter.carries', 'stop', larkspurBench, (d) => (d.bank.part.maxDischargeA = 4)],
+  ['bank.discharge', 'stop', larkspurBench, (d) => (d.bank.part.resistanceMilliohm = 1500)],
+  ['inverter.carries', 'stop', larkspurBench, (d) => (d.bank.part.resistanceMilliohm = 1500)],
   ['bank.discharge', 'stop', larkspurBench, (d) => (d.loads[0].runningW = 90000)],
   ['bank.string-fuses', 'watch', larkspurBench, (d) => (d.bank.stringFuses = false)],
   ['inverter.frequency', 'watch', larkspurBench, (d) => (d.inverter.part.frequencyHz = 50)],
@@ -169,7 +176,7 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
     'stop',
     larkspurBench,
     (d) => {
-      d.loads[2].startS = 9
+      Object.assign(d.loads[2], { startW: 4950, startS: 9 })
       d.inverter.part.ratedW = 5000
     },
   ],
@@ -193,7 +200,7 @@ describe('each rule', () => {
     ['array.live-modules', larkspurBench, (d: Design): unknown => (d.arrays = [])],
     ['inverter.idle', larkspurBench, (d: Design): unknown => (d.inverter.part.idleW = 4)],
     ['inverter.frequency', larkspurBench, (): unknown => undefined],
-    ['bank.discharge', larkspurBench, (d: Design): unknown => (d.bank.part.resistanceMilliohm = 900)],
+    ['inverter.starts', larkspurBench, (d: Design): unknown => d.loads.forEach((load) => (load.seenStarting = true))],
     ['bank.string-fuses', larkspurBench, (d: Design): unknown => (d.bank.stringFuses = true)],
     ['bank.string-fuses', larkspurBench, (d: Design): unknown => (d.bank.inParallel = 1)],
   ] as const)('%s is silent where it does not apply', (id, make, change) => {

@@ -1,7 +1,7 @@
 import { surfaceOf } from '../plane/surface.ts'
 import { passesW, selfDayWh } from '../array/controllers.ts'
 import { layouts, type Layout } from '../array/layouts.ts'
-import { modulesForDay, SYSTEM_FACTOR } from '../array/power.ts'
+import { arrayNeed, LEAST_SUN_H } from '../array/need.ts'
 import { newArray } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
@@ -51,12 +51,14 @@ export function suggestArray(design: Design): Suggestion {
     azimuthDeg: tilt.azimuthDeg,
   }
   const facing = { ...design, arrays: [first] }
-  const { worked } = derive(facing)
-  const sun = worked['place.worst-month-sun']
+  const { sunHours, batteryWh } = derive(facing)
   // controllers draw day and night: each layout is held against the need with its own controllers in it
-  const restWh = worked['loads.battery-day'].value - selfDayWh(design.controllers.map(({ part }) => part))
-  const dayWh = ({ layout, controller }: Choice) => restWh + layout.controllers * selfDayWh([controller])
-  const chosen = choose(facing, module, (choice) => modulesForDay(dayWh(choice), sun.value))
+  const ownWh = selfDayWh(design.controllers.map(({ part }) => part))
+  const { handFactor } = schools
+  const daysWh = ({ layout, controller }: Choice) =>
+    batteryWh.map((wh) => wh - ownWh + layout.controllers * selfDayWh([controller]))
+  const needOf = (choice: Choice) => arrayNeed(daysWh(choice), sunHours, handFactor)
+  const chosen = choose(facing, module, (choice) => needOf(choice).watts)
   if (!chosen)
     return {
       design: facing,
@@ -75,13 +77,13 @@ export function suggestArray(design: Design): Suggestion {
     inSeries: chosen.layout.inSeries,
     inParallel: share(chosen.layout.inParallel, controllers.length, i),
   }))
-  const needW = modulesForDay(dayWh(chosen), sun.value)
+  const { watts: needW, month } = needOf(chosen)
   const rules = latitudeRules(place.latitudeDeg)
   return {
     design: { ...design, arrays, controllers },
     reasons: [
       say`${tilt.tiltDeg}° facing ${tilt.azimuthDeg}° collects most in ${dark.map((month) => MONTH_NAMES[month]).join(', ')}: found by search. The latitude rules would say ${amount(rules.yearDeg, '°', 0)} for the year and ${amount(rules.winterDeg, '°', 0)} for winter.`,
-      say`${amount(needW, 'W')} by the hand method: ${amount(dayWh(chosen), 'Wh')} a day ÷ (${amount(sun.value, 'h')} × ${SYSTEM_FACTOR}).`,
+      say`${amount(needW, 'W')} by the hand method: ${amount(daysWh(chosen)[month], 'Wh')} a day ÷ (${amount(sunHours[month], 'h')} × ${handFactor}), of ${MONTH_NAMES[month]}.${sunHours.some((hours) => hours < LEAST_SUN_H) ? ' Months with less than an hour of sun are left to the backup.' : ''}`,
       say`${chosen.layout.inSeries} × ${chosen.layout.inParallel} on ${controllers.length} × “${chosen.controller.name}”: ${amount(chosen.layout.coldV, 'V')} on the coldest dawn, least money of the legal layouts.`,
       ...(chosen.layout.watts < needW * 0.95
         ? [

@@ -177,9 +177,8 @@ export class WeatherMaker implements YearSource {
   private share(ghi: Float32Array, shift: number, from: number, to: number, energy: number, sum: number): void {
     const { litHours, litCaps, weights } = this
     let scale = energy / sum
-    let capped = 0
     for (let round = 0; round < 6; round++) {
-      capped = 0
+      let capped = 0
       let free = 0
       for (let lit = from; lit < to; lit++) {
         const weight = weights[lit - from]

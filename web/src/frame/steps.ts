@@ -31,6 +31,14 @@ export const STEP_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']
 
 export const isStep = (value: string): value is Step => (STEPS as readonly string[]).includes(value)
 
+/** The one verdict on starts, in a word or two. */
+function startWords({ start }: Derived): string {
+  if (!start.start) return 'no start'
+  if (start.level === 'stop') return 'will not start'
+  if (start.failing) return start.failing === start.rows[0] ? 'may not start' : 'no start when low'
+  return `start ${Math.round(start.start.share * 100)} %`
+}
+
 /** The key figure of each step, so that the rail is the summary of the design. */
 export function keyFigure(
   step: Step,
@@ -57,7 +65,7 @@ export function keyFigure(
         : 'none yet'
     }
     case 'inverter':
-      return `${legsOfService(serviceOf(design.inverter)).length > 1 ? 'leg' : 'load'} ${Math.round(value('inverter.leg-share') * 100)} % · start ${Math.round(value('inverter.surge-share') * 100)} %`
+      return `${legsOfService(serviceOf(design.inverter)).length > 1 ? 'leg' : 'load'} ${Math.round(value('inverter.leg-share') * 100)} % · ${startWords(derived)}`
     case 'generator':
       if (!design.generator.present) return 'none'
       return winter ? `${significant(winter.median.generatorHours)} h a year` : '…'

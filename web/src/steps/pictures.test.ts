@@ -4,16 +4,14 @@ import {
   derive,
   gannetSkerry,
   inverterChoices,
-  inverterRating,
   larkspurBench,
   larkspurFlooded,
   runningLegs,
-  surgeTable,
   worstLegHour,
   type Design,
   type WinterSummary,
 } from '@ambrel/core'
-import { quantity } from '@ambrel/core/units'
+import { quantity, said } from '@ambrel/core/units'
 import PercentileTable from '../drawing/PercentileTable.vue'
 import StateMark from '../drawing/StateMark.vue'
 import WeekBars from '../drawing/WeekBars.vue'
@@ -85,8 +83,7 @@ describe('the largest start', () => {
   it.each(SAMPLES)('of %o is told for each charge and temperature as the core has it', async (make) => {
     const design = make()
     const html = await rendered(SurgePicture, design)
-    const { peak, batteryC } = derive(design)
-    const table = surgeTable(design, peak, batteryC)
+    const { rows: table, start } = derive(design).start
     const charges = [...new Set(table.map(({ stateOfCharge }) => stateOfCharge))]
     const cells = rowsOf(html)
     expect(cells).toHaveLength(charges.length)
@@ -99,18 +96,16 @@ describe('the largest start', () => {
         expect(cell).toContain(quantity(row.amps, 'A'))
       })
     })
-    expect(wordsOf(html)).toContain(quantity(inverterRating(design, peak.startS).surgeW, 'W'))
+    expect(wordsOf(html)).toContain(quantity(start!.limitW, 'W'))
   })
 
   it('says on how full a bank it fails, and why', async () => {
     const soft = changed(larkspurBench, (d) => (d.bank.part.resistanceMilliohm = 900))
     const words = wordsOf(await rendered(SurgePicture, soft))
-    const { peak, batteryC } = derive(soft)
-    const failing = surgeTable(soft, peak, batteryC).filter(({ starts }) => !starts)
-    expect(failing.length).toBeGreaterThan(0)
-    const fullest = Math.max(...failing.map(({ stateOfCharge }) => stateOfCharge))
-    expect(words).toContain(`${peak.starter} will not start at ${quantity(fullest, 'share')} with the bank at`)
-    expect(words).toMatch(/: (pulled below the cut-out|over what the bank may give|over the inverter’s surge)/)
+    const { says, failing } = derive(soft).start
+    expect(failing).not.toBeNull()
+    expect(words).toContain(said(says))
+    expect(words).toMatch(/pulled below the cut-out|over what the bank may give|over the inverter’s surge/)
   })
 })
 

@@ -1,4 +1,4 @@
-import { needsStringFuses } from '../../array/power.ts'
+import { fedByOthersA, needsStringFuses } from '../../array/power.ts'
 import { watch, type Rule } from '../rule.ts'
 import { amps } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -8,12 +8,12 @@ export const stringFuses: Rule = {
   step: 'array',
   check: ({ design: { arrays } }) =>
     arrays
-      .filter(needsStringFuses)
+      .filter((array) => needsStringFuses(arrays, array))
       .map((array) =>
         watch(
           array.id,
           say`${array.name} needs a fuse in every string.`,
-          say`A short in one would be fed ${amps((array.inParallel - 1) * 1.25 * array.module.iscA)} by the others; its modules stand ${amps(array.module.seriesFuseA)}.`,
+          say`A short in one would be fed ${amps(fedByOthersA(arrays, array))} by the others on its tracker; its modules stand ${amps(array.module.seriesFuseA)}.`,
         ),
       ),
 }

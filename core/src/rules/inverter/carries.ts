@@ -1,11 +1,11 @@
 import { sound, stop, watch, type Rule } from '../rule.ts'
-import { percent } from '../../units/say.ts'
+import { amps, percent } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
 export const carries: Rule = {
   id: 'inverter.carries',
   step: 'inverter',
-  check: ({ derived: { worked } }) => {
+  check: ({ derived: { worked, link } }) => {
     const share = worked['inverter.leg-share'].value
     const more = { working: 'inverter.leg-share' }
     if (share > 1)
@@ -14,6 +14,17 @@ export const carries: Rule = {
           'inverter',
           say`${worked['inverter.leg-share'].label} is at ${percent(share)}.`,
           'The inverter trips. Move loads between legs, spread them over the day, or take a larger one.',
+          more,
+        ),
+      ]
+    if (!link.carries || link.sags)
+      return [
+        stop(
+          'inverter',
+          link.carries
+            ? 'The bank is the weakest link: its voltage does not hold under what is on at once.'
+            : say`The bank is the weakest link: ${amps(link.loadA)} are drawn of the ${amps(link.limitA)} it gives for long.`,
+          'The inverter would carry what is on at once; the bank lets go before. More strings, larger units, or fewer loads at once.',
           more,
         ),
       ]

@@ -43,6 +43,8 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
     <div class="row">
       <button class="link" @click="newOne"><Plus :size="13" /> another array</button>
       <button class="link" @click="newController"><Plus :size="13" /> another controller</button>
+      <span class="grow" />
+      <DocumentField class="factor" path="schools.handFactor" labelled label="Hand method counts on" />
     </div>
     <StringBoard v-if="design.derived && arrays.length > 0" />
     <section v-if="design.derived && arrays.length > 0" class="card">
@@ -89,5 +91,9 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
 
 .school {
   width: 230px;
+}
+
+.factor {
+  width: 150px;
 }
 </style>

@@ -16,7 +16,12 @@ const list = computed(() =>
   design.document!.arrays.map((array) => {
     const count = array.inSeries * array.inParallel
     const wanted = Math.min(count, Math.max(1, Math.round(rows.value[array.id] ?? (count > 10 ? 2 : 1))))
-    return { array, wanted, fused: needsStringFuses(array), needs: racking(array, wanted, sun.value) }
+    return {
+      array,
+      wanted,
+      fused: needsStringFuses(design.document!.arrays, array),
+      needs: racking(array, wanted, sun.value),
+    }
   }),
 )
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { scaleLinear } from 'd3-scale'
-import { inverterRating, START_MULTIPLE, surgeCurve, surgeTable, type SurgeRow } from '@ambrel/core'
+import { START_MULTIPLE, startSeconds, surgeCurve, surgeTable, type SurgeRow } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -10,8 +10,12 @@ import { usePrefs } from '../../stores/prefs.ts'
 /** The largest start through the charge of the bank, warm and in its coldest month: does the pump start that night? */
 const design = useDesign()
 const prefs = usePrefs()
-const peak = computed(() => design.derived!.peak)
-const rows = computed(() => surgeTable(design.document!, peak.value, design.derived!.batteryC))
+const verdict = computed(() => design.derived!.start)
+const peak = computed(() => verdict.value.peak)
+/** of the start that is spoken of; of nothing that starts, all the same */
+const rows = computed(() =>
+  verdict.value.start ? verdict.value.rows : surgeTable(design.document!, peak.value, design.derived!.batteryC),
+)
 const charges = computed(() => [...new Set(rows.value.map(({ stateOfCharge }) => stateOfCharge))])
 const temperatures = computed(() => [...new Set(rows.value.map(({ bankC }) => bankC))])
 const at = (charge: number, bankC: number) =>
@@ -25,17 +29,24 @@ const WHY: Record<SurgeRow['limitedBy'], string> = {
 /** Watts against their limits on one scale. */
 const limits = computed(() => {
   const { inverter } = design.document!
-  const { surgeW } = inverterRating(design.document!, peak.value.startS)
+  const hardest = verdict.value.start
   const coldest = at(charges.value.at(-1)!, temperatures.value.at(-1)!)
+  const place = !hardest || hardest.at === 'all' ? 'the inverter' : `leg ${hardest.at}`
+  const ofInverter = hardest
+    ? [
+        { name: `on at once, ${place}`, watts: hardest.baseW, kind: 'base' },
+        {
+          name: `with the start of ${hardest.load.name}, ${decimal(startSeconds(hardest.load), 1)} s`,
+          watts: hardest.baseW + hardest.addedW,
+          kind: 'start',
+        },
+        { name: `${place} gives for ${decimal(inverter.part.surgeS, 0)} s`, watts: hardest.limitW, kind: 'limit' },
+      ]
+    : []
   return [
-    { name: 'running when it starts', watts: peak.value.continuousW, kind: 'base' },
-    {
-      name: `with the start of ${peak.value.starter || 'nothing'}, ${decimal(peak.value.startS, 1)} s`,
-      watts: peak.value.surgeW,
-      kind: 'start',
-    },
-    { name: `inverter, ${decimal(inverter.part.surgeS, 0)} s`, watts: surgeW, kind: 'limit' },
-    { name: 'bank’s management or fuse', watts: coldest.surgeLimitW, kind: 'limit' },
+    ...ofInverter,
+    { name: `from the bank, with ${hardest ? 'it' : 'nothing'}`, watts: peak.value.surgeW, kind: 'start' },
+    { name: 'its units give for a moment', watts: coldest.surgeLimitW, kind: 'limit' },
   ]
 })
 const top = computed(() => Math.max(...limits.value.map(({ watts }) => watts), 1))
@@ -58,13 +69,6 @@ const path = (points: { stateOfCharge: number; volts: number | null }[]) =>
       ({ stateOfCharge, volts }, i) => `${i ? 'L' : 'M'}${x(stateOfCharge).toFixed(1)} ${y.value(volts!).toFixed(1)}`,
     )
     .join('')
-/** The fullest bank, and among those the warmest, on which it does not start. */
-const failing = computed(
-  () =>
-    rows.value
-      .filter(({ starts }) => !starts)
-      .sort((a, b) => b.stateOfCharge - a.stateOfCharge || b.bankC - a.bankC)[0],
-)
 </script>
 
 <template>
@@ -72,14 +76,8 @@ const failing = computed(
     <div class="row">
       <h2>The largest start</h2>
       <p class="quiet grow" data-surge-says>
-        <template v-if="!peak.starter">nothing starts hard</template>
-        <template v-else-if="failing"
-          >{{ peak.starter }} will not start at {{ prefs.show(failing.stateOfCharge, 'share') }} with the bank at
-          {{ prefs.show(failing.bankC, '°C') }}: {{ WHY[failing.limitedBy] }}</template
-        >
-        <template v-else
-          >{{ peak.starter }} starts down to {{ prefs.show(charges.at(-1)!, 'share') }}, cold or warm</template
-        >
+        <template v-if="!verdict.start">nothing starts hard</template>
+        <template v-else>{{ prefs.say(verdict.says) }}</template>
       </p>
     </div>
     <div class="two">

@@ -42,6 +42,7 @@ const fields = computed<GridField[]>(() => [
     label: `Start watts (usual ${prefs.show(startWatts({ ...props.load, startW: null }), 'W')})`,
   },
   { path: path('startS'), label: `Start lasts (usual ${decimal(START_SECONDS[props.load.startKind], 1)} s)` },
+  ...(props.load.startKind === 'none' ? [] : [path('seenStarting')]),
   path('standbyW'),
   path('supply'),
   path('movable'),
