@@ -156,7 +156,7 @@ describe('the backup', () => {
     await finding('What must run goes on through every failure of the grid.').waitFor()
     await card.getByText('until it is back up, 9 in 10').waitFor()
     await card.getByText('the bank lasts, so kept').waitFor()
-    await card.getByLabel('It fails').selectOption('once a year, for days')
+    await card.getByLabel('It fails').selectOption('once a year')
     await setField(page, 'grid.spellDay', '32')
     await card.getByText('Begins on day: 32 is too large; at most 31').waitFor()
     await setField(page, 'grid.spellDay', '3')

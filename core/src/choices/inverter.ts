@@ -1,9 +1,10 @@
 import { modulesForDay } from '../array/need.ts'
 import type { Design, InverterPart } from '../document/types.ts'
 import { heaviestShare, runningLegs } from '../inverter/legs.ts'
-import type { CoincidentPeak } from '../loads/peak.ts'
+import { startSeconds, type CoincidentPeak } from '../loads/peak.ts'
 import { inverterParts } from '../parts/shelf.ts'
-import { inverterRating, legsOfService, serviceOf, withInverter } from '../inverter/service.ts'
+import { startsOf, type HardestStart } from '../inverter/start.ts'
+import { inverterRating, legsOfService, onLegsOf, serviceOf, withInverter } from '../inverter/service.ts'
 
 /** One inverter of the shelf as this design would use it. */
 export interface InverterChoice {
@@ -32,15 +33,18 @@ export function inverterChoices(
   sunHours: number,
 ): InverterChoice[] {
   const { topology } = design.inverter.part
+  const one = { ...design, inverter: { ...design.inverter, quantity: 1, stacking: 'parallel' as const, search: false } }
+  // what a start meets on a leg is the same whichever inverter of the kind carries it
+  const startsBy = (school: CoincidentPeak['school']) =>
+    startsOf(onLegsOf({ ...one, schools: { ...one.schools, peak: school } }))
+  const starts = startsBy(peak.school)
+  const otherStarts = startsBy(otherPeak.school)
   return inverterParts
     .filter((part) => part.bankV === design.bank.systemV && part.topology === topology)
     .sort((a, b) => a.ratedW - b.ratedW || a.price - b.price)
     .map((part) => {
-      const tried = withInverter(
-        { ...design, inverter: { ...design.inverter, quantity: 1, stacking: 'parallel', search: false } },
-        part,
-      )
-      const rating = inverterRating(tried, peak.startS)
+      const tried = withInverter(one, part)
+      const rating = inverterRating(tried)
       const legCount = legsOfService(serviceOf(tried.inverter)).length
       const heaviest = legCount > 1 ? heaviestShare(runningLegs(tried), legCount) : 1
       const idleWhDay = part.idleW * 24
@@ -48,9 +52,9 @@ export function inverterChoices(
       return {
         part,
         legShare: (peak.continuousW * heaviest) / rating.legW,
-        surgeShare: peak.surgeW / rating.surgeW,
+        surgeShare: hardestOf(starts, tried, legCount),
         otherLegShare: (otherPeak.continuousW * heaviest) / rating.legW,
-        otherSurgeShare: otherPeak.surgeW / rating.surgeW,
+        otherSurgeShare: hardestOf(otherStarts, tried, legCount),
         idleWhDay,
         idlePanelsW: modulesForDay(idleWhDay, sunHours, design.schools.handFactor),
         price: part.price,
@@ -58,3 +62,10 @@ export function inverterChoices(
       }
     })
 }
+
+/** Largest share of a design's surge, or of a leg's part of it, that a start asks. */
+const hardestOf = (starts: readonly HardestStart[], tried: Design, legCount: number): number =>
+  starts.reduce((most, { load, at, baseW, addedW }) => {
+    const { surgeW } = inverterRating(tried, startSeconds(load))
+    return Math.max(most, ((baseW + addedW) * (at === 'all' ? 1 : legCount)) / surgeW)
+  }, 0)

@@ -86,7 +86,8 @@ export function derive(given: Design): Derived {
   const batteryDayWh = Math.max(...batteryWh)
   bankSheets(design, batteryWh, batteryC, sunHours, arrays, add)
   arraySheets(design, arrays, batteryWh, sunHours, add)
-  inverterSheets(design, peak, batteryC, sunHours[worstMonth], add)
+  const start = startVerdict(design, peak.continuousW, batteryC)
+  inverterSheets(design, peak, start.start, batteryC, sunHours[worstMonth], add)
   generatorSheets(design, add)
   gridSheets(design, batteryDayWh, batteryC, add)
   const bills = bill(design)
@@ -105,7 +106,6 @@ export function derive(given: Design): Derived {
     }),
   )
   const atBattery = Math.max(...loadsWh) > 0 ? batteryDayWh / Math.max(...loadsWh) : 1
-  const start = startVerdict(design, peak.continuousW, batteryC)
   return {
     worked: Object.fromEntries(sheets.map((sheet) => [sheet.id, sheet])),
     sunHours,

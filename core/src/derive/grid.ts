@@ -6,6 +6,7 @@ import type { Design } from '../document/types.ts'
 import { refillHours } from '../generator/refill.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
+import { backAt } from '../winter/outages.ts'
 import { celsius } from '../units/say.ts'
 import { say } from '../units/words.ts'
 
@@ -45,14 +46,15 @@ export function gridSheets(design: Design, batteryDayWh: number, batteryC: numbe
     bank.part.maxChargeA * stringsAtLimit(bank),
     (grid.breakerA * grid.breakerV * inverter.part.chargerEfficiency) / volts,
   )
-  if (chargeA <= 0 || keep <= cutoff) return
+  const to = backAt(keep)
+  if (chargeA <= 0 || to <= cutoff) return
   const { chargeEfficiency } = CHEMISTRIES[bank.part.chemistry]
-  const found = refillHours(bankKinetic(design), cutoff, keep, chargeA, chargeEfficiency, ratedAh)
+  const found = refillHours(bankKinetic(design), cutoff, to, chargeA, chargeEfficiency, ratedAh)
   add(
     worked('grid.recharge-hours', 'Back up from empty', Math.min(found.hours, LONGEST_RECHARGE_H), 'h', {
-      says: 'charging current of the grid from the cut-out to where it is kept, falling where the bank accepts no more; the house not counted, and all hours charging hours',
+      says: 'charging current of the grid from the cut-out to where it counts as back, falling where the bank accepts no more; the house not counted, and all hours charging hours',
       terms: [
-        term('capacity to put back', ratedAh * (keep - cutoff), 'Ah'),
+        term('capacity to put back', ratedAh * (to - cutoff), 'Ah'),
         term('charging current', chargeA, 'A'),
         term('stored of it', chargeEfficiency, 'share'),
         term('of these hours in the absorption tail', found.tailHours, 'h'),

@@ -6,7 +6,7 @@ import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { heaviestShare, runningLegs } from '../inverter/legs.ts'
 import { acrossVolts, inverterRating, legsOfService, serviceOf } from '../inverter/service.ts'
-import { hardestStart } from '../inverter/start.ts'
+import type { HardestStart } from '../inverter/start.ts'
 import { startSeconds, type CoincidentPeak } from '../loads/peak.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
@@ -16,28 +16,29 @@ const LOW_CHARGE = 0.3
 /**
  * Worked sheets of the inverter.
  * @param peak the hour in which most is on
+ * @param start the one that the verdict on starts speaks of
  * @param batteryC °C of the cells in the coldest month
  */
 export function inverterSheets(
   design: Design,
   peak: CoincidentPeak,
+  start: HardestStart | null,
   batteryC: number,
   worstSunHours: number,
   add: Add,
 ): void {
-  ratingSheets(design, peak, add)
+  ratingSheets(design, peak, start, add)
   idleSheets(design, worstSunHours, add)
   sagSheets(design, peak, batteryC, add)
   transferSheet(design, add)
 }
 
-function ratingSheets(design: Design, peak: CoincidentPeak, add: Add): void {
+function ratingSheets(design: Design, peak: CoincidentPeak, hardest: HardestStart | null, add: Add): void {
   const { inverter, place } = design
   const { part } = inverter
   const service = serviceOf(inverter)
   const legCount = legsOfService(service).length
   const rating = inverterRating(design, peak.startS)
-  const hardest = hardestStart(design)
   const startS = hardest ? startSeconds(hardest.load) : 0
   const heaviest = heaviestShare(runningLegs(design), legCount)
   const legW = peak.continuousW * (legCount > 1 ? heaviest : 1)

@@ -248,7 +248,7 @@ export const GRID: FieldTable<Grid> = {
     'It fails',
     [
       { value: 'drawn', label: 'now and then' },
-      { value: 'spell', label: 'once a year, for days' },
+      { value: 'spell', label: 'once a year' },
     ],
     'Now and then: drawn from the seed by how often and how long. Once a year: one spell whose first day you name.',
   ),

@@ -5,7 +5,8 @@ import type { YearHours } from './hours.ts'
 import { VOLTAGE_STEPS, type RunPlan } from './plan.ts'
 import type { Trace, YearResult } from './year.ts'
 import { TAIL_FROM, TAIL_UNTIL } from './backupState.ts'
-import { FULL, YearRun } from './yearRun.ts'
+import { FULL } from './outages.ts'
+import { YearRun } from './yearRun.ts'
 
 const TINY_WH = 1e-6
 
@@ -170,12 +171,11 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     let otherInSum = 0
     let intakeSum = 0
     let heldSum = 0
-    // of all the day's steps; those that are not easy take theirs out again
-    let servedSum = easy.days.servedW[run.pot]
-    let conversionSum = easy.days.conversionW[run.pot]
-    let idleSum = easy.days.idleW[run.pot]
+    let servedSum = 0
+    let conversionSum = 0
+    let idleSum = 0
     let storedAh = -(available + bound)
-    let count = slots
+    let count = 0
 
     for (let slot = 0; slot < slots; slot++) {
       const hour = parts === 1 ? slot : (slot / parts) | 0
@@ -290,7 +290,11 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
             conversionSum += extraConversion
             idleSum += extraIdle
           }
+          servedSum += servedW[at]
+          conversionSum += conversionW[at]
+          idleSum += idleW[at]
           heldSum += total
+          count++
           const nextAvailable = resting - a3 * current
           bound = total - current * dt - nextAvailable
           available = nextAvailable
@@ -304,10 +308,6 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
           continue
         }
       }
-      servedSum -= servedW[at]
-      conversionSum -= conversionW[at]
-      idleSum -= idleW[at]
-      count--
       storedAh += total
       run.availableAh = available
       run.boundAh = bound

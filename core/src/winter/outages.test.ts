@@ -73,7 +73,7 @@ describe('the log of failures', () => {
       [false, false, 0.92],
       [true, true, 0.7],
     ]
-    steps.forEach(([down, dark, charge], now) => log.step(now, 1, down, dark, charge, 0.97))
+    steps.forEach(([down, dark, charge], now) => log.step(now, 1, down, dark, charge, 0.96))
     expect(log.failures).toEqual([
       { fromH: 1, hours: 3, darkAfterH: 2, rechargeH: 2 },
       { fromH: 7, hours: 1, darkAfterH: null, rechargeH: null },

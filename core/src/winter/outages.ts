@@ -52,8 +52,10 @@ export interface Failure {
   rechargeH: number | null
 }
 
-/** So near to where the grid keeps it the bank counts as back. */
-const BACK_WITHIN = 0.01
+/** A bank counts as full from here on. */
+export const FULL = 0.97
+/** State of charge at which a bank counts as back where the grid keeps it. */
+export const backAt = (keep: number): number => Math.min(keep, FULL) - 0.01
 
 /** Follows the failures of a year step by step. */
 export class FailureLog {
@@ -65,9 +67,9 @@ export class FailureLog {
    * @param now hours since the run's year began, at the start of the step, of so many hours
    * @param isDark something that must run was off in it
    * @param charge state of charge at its end
-   * @param keep state of charge the grid keeps
+   * @param back state of charge at which it is back
    */
-  step(now: number, stepH: number, isDown: boolean, isDark: boolean, charge: number, keep: number): void {
+  step(now: number, stepH: number, isDown: boolean, isDark: boolean, charge: number, back: number): void {
     if (isDown) {
       if (this.on === null) {
         this.on = { fromH: now, hours: 0, darkAfterH: null, rechargeH: null }
@@ -83,7 +85,7 @@ export class FailureLog {
       this.on = null
     }
     const { recharging } = this
-    if (recharging !== null && charge >= keep - BACK_WITHIN) {
+    if (recharging !== null && charge >= back) {
       recharging.rechargeH = now + stepH - (recharging.fromH + recharging.hours)
       this.recharging = null
     }

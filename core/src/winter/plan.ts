@@ -51,8 +51,6 @@ export interface EasyTables {
   /** lost in the inverter, its draw at rest among it, W */
   conversionW: Float64Array
   idleW: Float64Array
-  /** sums over the steps of a day, by `potIndex` */
-  days: Record<'servedW' | 'conversionW' | 'idleW', Float64Array>
 }
 
 export interface BankPlan {
@@ -210,7 +208,6 @@ function easyTables(
   }: Pick<RunPlan, 'curve' | 'searchW' | 'searchWakeW' | 'inverterW' | 'selfW'>,
 ): EasyTables {
   const size = acMust.length
-  const perDay = 24 * parts
   const table = (length: number) => new Float64Array(length)
   const easy: EasyTables = {
     acW: table(size),
@@ -218,9 +215,7 @@ function easyTables(
     needW: table(size),
     conversionW: table(size),
     idleW: table(size),
-    days: { servedW: table(size / perDay), conversionW: table(size / perDay), idleW: table(size / perDay) },
   }
-  const { days } = easy
   for (let at = 0; at < size; at++) {
     const ac = acMust[at] + acShould[at] + acCanWait[at]
     const idle = ac < searchWakeW ? searchW : curve.idleW
@@ -231,10 +226,6 @@ function easyTables(
     easy.needW[at] = carries ? selfW + dc[at] + ac + conversion : Infinity
     easy.conversionW[at] = conversion
     easy.idleW[at] = idle
-    const pot = (at / perDay) | 0
-    days.servedW[pot] += ac + dc[at]
-    days.conversionW[pot] += conversion
-    days.idleW[pot] += idle
   }
   return easy
 }

@@ -4,7 +4,7 @@ import { BackupState, type BackupView } from './backupState.ts'
 import { dayHours, type DayHours, type YearHours } from './hours.ts'
 import { potIndex } from './loadTables.ts'
 import { BankWarmth } from './bankWarmth.ts'
-import { FailureLog, failedHours } from './outages.ts'
+import { backAt, FailureLog, failedHours, FULL } from './outages.ts'
 import type { RunPlan } from './plan.ts'
 import { CYCLE_DAYS, firstOfCycle } from '../loads/week.ts'
 import { tableAt } from '../math/interpolate.ts'
@@ -12,8 +12,6 @@ import { WaitingWork } from './waitingWork.ts'
 import { emptyYear, TRACE_COLUMNS, type Trace, type YearResult } from './year.ts'
 import { PRIORITIES } from '../loads/profile.ts'
 
-/** A bank counts as full from here on. */
-export const FULL = 0.97
 const TINY_W = 1e-6
 
 /** What the steps of one day add up to: W times steps where energy is meant, until the day is booked. */
@@ -450,7 +448,7 @@ export class YearRun {
     books.fuelL += generator.idleLPerH * ran + (running ? generator.litresPerWh * generated * dt : 0)
     this.bookCharge(now, held, current)
     if (this.down !== null)
-      this.failures.step(now, dt, !this.view.onGrid, this.isDark, this.chargeAt(held), Math.min(grid!.keep, FULL))
+      this.failures.step(now, dt, !this.view.onGrid, this.isDark, this.chargeAt(held), backAt(grid!.keep))
     if (this.trace !== null)
       this.record(this.trace, day * 24 * plan.loads.parts + slot, {
         stateOfCharge: this.chargeAt(held),

@@ -11,7 +11,7 @@ export const heaviestDay: Rule = {
   check: ({ derived: { worked } }) => {
     const heaviest = worked['loads.heaviest-day'].value
     const mean = worked['loads.battery-day'].value
-    if (heaviest < HEAVIER * mean) return []
+    if (mean <= 0 || heaviest < HEAVIER * mean) return []
     const usable = worked['bank.days'].value * mean
     const more = { working: 'loads.heaviest-day' }
     return heaviest > usable
