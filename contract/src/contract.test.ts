@@ -163,6 +163,33 @@ describe('the contract of a design', () => {
   })
 })
 
+describe('documents of version 4', () => {
+  it('are read as the present version: no days are named, no grid, nothing seen starting, the hand method as it was', () => {
+    const now = larkspurFlooded()
+    const { grid: _grid, ...rest } = now
+    const { handFactor: _factor, ...schools } = now.schools
+    const { weekdays: _days, ...household } = now.household
+    const old = {
+      ...rest,
+      version: 4,
+      schools,
+      household,
+      loads: now.loads.map(({ weekdays: _weekdays, seenStarting: _seen, ...load }) => load),
+      arrays: now.arrays.map(({ orientation: _orientation, ...array }) => array),
+    }
+    const { design, problems } = checkDesign(old)
+    expect(problems).toEqual([])
+    expect(design).toEqual(now)
+    expect(design).toMatchObject({
+      grid: { present: false },
+      schools: { handFactor: 0.8 },
+      household: { weekdays: null },
+    })
+    expect(design!.loads[0]).toMatchObject({ weekdays: null, seenStarting: false })
+    expect(design!.arrays[0].orientation).toBe('portrait')
+  })
+})
+
 describe('documents of version 3', () => {
   const old = (): Record<string, unknown> => {
     const { startWhenEmpty: _start, ...generator } = larkspurFlooded().generator

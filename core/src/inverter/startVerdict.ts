@@ -38,7 +38,7 @@ const WHY: Record<SurgeRow['limitedBy'], string> = {
  * @param coldC of the bank in its coldest month
  */
 export function startVerdict(design: Design, continuousW: number, coldC: number): StartVerdict {
-  const verdicts = startsOf(design).map((start) => verdictOf(design, start, continuousW, coldC))
+  const verdicts = worstOnes(startsOf(design)).map((start) => verdictOf(design, start, continuousW, coldC))
   const [first, ...others] = verdicts
   if (!first)
     return {
@@ -46,6 +46,19 @@ export function startVerdict(design: Design, continuousW: number, coldC: number)
       peak: { continuousW, surgeW: continuousW, startS: 0 },
     }
   return others.reduce((worst, each) => (severity(each) > severity(worst) ? each : worst), first)
+}
+
+/** No other start can fail where these do not: the hardest and the largest of those that are known, and of the guessed. */
+function worstOnes(starts: readonly HardestStart[]): HardestStart[] {
+  const kinds = [true, false].map((guessed) => starts.filter(({ load }) => (guessedStart(load) !== null) === guessed))
+  const picked = kinds.flatMap((of) => {
+    const largest = of.reduce<HardestStart | null>(
+      (most, each) => (most === null || extraStart(each.load) > extraStart(most.load) ? each : most),
+      null,
+    )
+    return [of[0] ?? null, largest]
+  })
+  return starts.filter((start) => picked.includes(start))
 }
 
 /** Worse first; of two that are as bad the one that fails on the fuller bank. */
