@@ -2,7 +2,6 @@ import { bankOhm } from './layout.ts'
 import { stringsAtLimit } from './strings.ts'
 import { restedBankV, sag } from './voltage.ts'
 import type { Design } from '../document/types.ts'
-import type { CoincidentPeak } from '../loads/peak.ts'
 
 /** What a load and the largest start ask of a bank, and what it may give. */
 export interface LinkQuestion {
@@ -72,7 +71,7 @@ export interface BankLink extends LinkAnswer {
 /** @param peak on at once, and with the largest start, W at the inverter's output */
 export function bankLink(
   { bank, inverter }: Pick<Design, 'bank' | 'inverter'>,
-  peak: Pick<CoincidentPeak, 'continuousW' | 'surgeW'>,
+  peak: { continuousW: number; surgeW: number },
 ): BankLink {
   const { fullLoadEfficiency, lowCutV } = inverter.part
   const link = weakestLink({

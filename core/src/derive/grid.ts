@@ -1,4 +1,5 @@
 import { CHEMISTRIES, coldFactor } from '../bank/chemistry.ts'
+import { backAt } from '../bank/full.ts'
 import { bankKinetic } from '../bank/kinetic.ts'
 import { bankNominalV, bankRatedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
@@ -6,7 +7,6 @@ import type { Design } from '../document/types.ts'
 import { refillHours } from '../generator/refill.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
-import { backAt } from '../winter/outages.ts'
 import { celsius } from '../units/say.ts'
 import { say } from '../units/words.ts'
 

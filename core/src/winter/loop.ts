@@ -1,11 +1,11 @@
 import { DAYS } from '../calendar/calendar.ts'
+import { FULL } from '../bank/full.ts'
 import { inverterOutput } from '../inverter/efficiency.ts'
 import { tableAt } from '../math/interpolate.ts'
 import type { YearHours } from './hours.ts'
 import { VOLTAGE_STEPS, type RunPlan } from './plan.ts'
 import type { Trace, YearResult } from './year.ts'
 import { TAIL_FROM, TAIL_UNTIL } from './backupState.ts'
-import { FULL } from './outages.ts'
 import { YearRun } from './yearRun.ts'
 
 const TINY_WH = 1e-6
