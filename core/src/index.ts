@@ -129,7 +129,7 @@ export type {
   TextForm,
   Unit,
 } from './fields/field.ts'
-export { GENERATOR, GENERATOR_PART, GRID, HOUSEHOLD } from './fields/generator.ts'
+export { GENERATOR, GENERATOR_PART, HOUSEHOLD } from './fields/generator.ts'
 export { INVERTER, INVERTER_PART } from './fields/inverter.ts'
 export { COUNTS } from './fields/limits.ts'
 export { LOAD, PRIORITY_WORDS } from './fields/load.ts'
@@ -213,7 +213,7 @@ export {
   type HourlySeries,
   type SeriesShape,
 } from './weather/hours/series.ts'
-export { daysNamed, inWeek, loadInWeek, WEEKDAY_NAMES } from './loads/week.ts'
+export { inWeek, loadInWeek, timesAWeek, WEEKDAY_NAMES } from './loads/week.ts'
 export { climateOf, yearsOfRun } from './weather/ruling.ts'
 export { keyFigures, type KeyFigure } from './winter/compare.ts'
 export { MAX_YEARS, WinterEngine, requireYears } from './winter/engine.ts'

@@ -20,6 +20,7 @@ import { generatorSheets } from './generator.ts'
 import { gridSheets } from './grid.ts'
 import { inverterSheets } from './inverter.ts'
 import { bankLink, type BankLink } from '../bank/weakestLink.ts'
+import { startsOf } from '../inverter/start.ts'
 import { startVerdict, type StartVerdict } from '../inverter/startVerdict.ts'
 import { runningLegs } from '../inverter/legs.ts'
 import { loadSheets, peaks } from './loads.ts'
@@ -86,8 +87,9 @@ export function derive(given: Design): Derived {
   const batteryDayWh = Math.max(...batteryWh)
   bankSheets(design, batteryWh, batteryC, sunHours, arrays, add)
   arraySheets(design, arrays, batteryWh, sunHours, add)
-  const start = startVerdict(design, peak.continuousW, batteryC)
-  inverterSheets(design, peak, start.start, batteryC, sunHours[worstMonth], add)
+  const starts = startsOf(design)
+  const start = startVerdict(design, starts, peak.continuousW, batteryC)
+  inverterSheets(design, peak, { hardest: starts[0] ?? null, start }, batteryC, sunHours[worstMonth], add)
   generatorSheets(design, add)
   gridSheets(design, batteryDayWh, batteryC, add)
   const bills = bill(design)

@@ -6,6 +6,8 @@ import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { heaviestShare, runningLegs } from '../inverter/legs.ts'
 import { acrossVolts, inverterRating, legsOfService, serviceOf } from '../inverter/service.ts'
+import type { StartVerdict } from '../inverter/startVerdict.ts'
+import type { PeakWatts } from '../inverter/surge.ts'
 import type { HardestStart } from '../inverter/start.ts'
 import { startSeconds, type CoincidentPeak } from '../loads/peak.ts'
 import { term, worked } from '../working/working.ts'
@@ -16,20 +18,20 @@ const LOW_CHARGE = 0.3
 /**
  * Worked sheets of the inverter.
  * @param peak the hour in which most is on
- * @param start the one that the verdict on starts speaks of
+ * @param hardest start on the inverter, and the verdict with the one that is spoken of
  * @param batteryC °C of the cells in the coldest month
  */
 export function inverterSheets(
   design: Design,
   peak: CoincidentPeak,
-  start: HardestStart | null,
+  { hardest, start }: { hardest: HardestStart | null; start: StartVerdict },
   batteryC: number,
   worstSunHours: number,
   add: Add,
 ): void {
-  ratingSheets(design, peak, start, add)
+  ratingSheets(design, peak, hardest, add)
   idleSheets(design, worstSunHours, add)
-  sagSheets(design, peak, batteryC, add)
+  sagSheets(design, start.peak, batteryC, add)
   transferSheet(design, add)
 }
 
@@ -141,14 +143,14 @@ function idleSheets({ inverter, schools }: Design, worstSunHours: number, add: A
   )
 }
 
-function sagSheets({ bank, inverter }: Design, peak: CoincidentPeak, batteryC: number, add: Add): void {
+function sagSheets({ bank, inverter }: Design, peak: PeakWatts, batteryC: number, add: Add): void {
   const { part } = inverter
   const charge = Math.max(LOW_CHARGE, bank.cutoffStateOfCharge)
   const openV = restedBankV(bank, charge)
   const ohm = bankOhm(bank) / coldFactor(bank.part.chemistry, batteryC)
   const sagged = sag(openV, ohm, peak.surgeW / part.fullLoadEfficiency)
   add(
-    worked('inverter.sag', 'Bank under the largest start, 30 % charged', sagged.volts ?? 0, 'V', {
+    worked('inverter.sag', 'Bank under the start, 30 % charged', sagged.volts ?? 0, 'V', {
       says: 'V = (E + √(E² − 4PR)) / 2; 0 where the bank cannot carry it at all',
       terms: [
         term('rested voltage', openV, 'V'),

@@ -1,5 +1,5 @@
 import { SYSTEM_FACTOR } from '../array/need.ts'
-import { NO_GRID } from '../fields/generator.ts'
+import { NO_GRID } from '../fields/grid.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { seriesFor } from '../bank/layout.ts'

@@ -28,7 +28,8 @@ import {
   words,
   type FieldTable,
 } from './field.ts'
-import { GENERATOR, GRID, HOUSEHOLD, NO_GRID, SOURCE } from './generator.ts'
+import { GENERATOR, HOUSEHOLD, SOURCE } from './generator.ts'
+import { GRID, NO_GRID } from './grid.ts'
 import { INVERTER } from './inverter.ts'
 import { COUNTS } from './limits.ts'
 import { LOAD } from './load.ts'

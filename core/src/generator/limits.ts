@@ -1,3 +1,4 @@
+import { hourWithin } from '../calendar/clock.ts'
 import type { Generator } from '../document/types.ts'
 
 /** Quiet hours beyond these leave no time to run. */
@@ -14,7 +15,4 @@ export const quietHours = ({ quietFromH, quietToH }: Pick<Generator, 'quietFromH
 export const hourIsQuiet = (
   { quietFromH, quietToH }: Pick<Generator, 'quietFromH' | 'quietToH'>,
   hour: number,
-): boolean =>
-  quietFromH < quietToH
-    ? hour >= quietFromH && hour < quietToH
-    : quietFromH > quietToH && (hour >= quietFromH || hour < quietToH)
+): boolean => hourWithin(hour, quietFromH, quietToH)

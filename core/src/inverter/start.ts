@@ -1,5 +1,5 @@
 import type { Design, Load } from '../document/types.ts'
-import { coincidentPeak, extraStart, startSeconds } from '../loads/peak.ts'
+import { extraStart, onAtOnce, startSeconds } from '../loads/peak.ts'
 import { legShare } from './legs.ts'
 import { inverterRating, legsOfService, serviceOf, type LiveLeg } from './service.ts'
 
@@ -52,47 +52,25 @@ export interface HardestStart {
 export function startsOf(design: Design): HardestStart[] {
   const legs = legsOfService(serviceOf(design.inverter))
   const ac = design.loads.filter(({ leg, supply }) => leg !== 'DC' && supply === 'electric')
-  const onLeg = (leg: LiveLeg) =>
-    coincidentPeak(
-      ac.flatMap((load) => partOf(load, legShare(leg, load.leg))),
-      design.schools.peak,
-    ).continuousW
-  const places = [
-    { at: 'all' as const, baseW: coincidentPeak(ac, design.schools.peak).continuousW, of: 1 },
-    ...(legs.length > 1 ? legs.map((leg) => ({ at: leg, baseW: onLeg(leg), of: legs.length })) : []),
-  ]
+  const ats: HardestStart['at'][] = legs.length > 1 ? ['all', ...legs] : ['all']
+  const shareAt = (at: HardestStart['at'], load: Load) => (at === 'all' ? 1 : legShare(at, load.leg))
+  const onAt = onAtOnce(
+    ac,
+    design.schools.peak,
+    ats.map((at) => ac.map((load) => shareAt(at, load))),
+  )
+  const places = ats.map((at, i) => ({ at, baseW: onAt[i], of: at === 'all' ? 1 : legs.length }))
   return ac
     .filter((load) => extraStart(load) > 0 && !load.seenStarting)
     .map((load) => {
       const { surgeW } = inverterRating(design, startSeconds(load))
       return places
         .map(({ at, baseW, of }): HardestStart => {
-          const addedW = extraStart(load) * (at === 'all' ? 1 : legShare(at, load.leg))
+          const addedW = extraStart(load) * shareAt(at, load)
           return { load, at, baseW, addedW, limitW: surgeW / of, share: ((baseW + addedW) * of) / surgeW }
         })
         .filter(({ addedW }) => addedW > 0)
         .reduce((hardest, each) => (each.share > hardest.share ? each : hardest))
     })
     .sort((a, b) => b.share - a.share)
-}
-
-/** The hardest start of all; null where nothing starts hard. */
-export const hardestStart = (design: Design): HardestStart | null => startsOf(design)[0] ?? null
-
-/** So much of a load, by every way in which it may be stated. */
-function partOf(load: Load, share: number): Load[] {
-  if (share <= 0) return []
-  if (share === 1) return [load]
-  const part = (value: number | null) => (value === null ? null : value * share)
-  return [
-    {
-      ...load,
-      runningW: load.runningW * share,
-      startW: part(load.startW),
-      standbyW: load.standbyW * share,
-      meteredKWh: part(load.meteredKWh),
-      cycleWh: part(load.cycleWh),
-      monthKWh: part(load.monthKWh),
-    },
-  ]
 }

@@ -2,7 +2,7 @@ import type { Design, Load } from '../document/types.ts'
 import { extraStart, guessedStart, startSeconds } from '../loads/peak.ts'
 import { celsius, percent, watts } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
-import { startsOf, type HardestStart } from './start.ts'
+import type { HardestStart } from './start.ts'
 import { surgeTable, type PeakWatts, type SurgeRow } from './surge.ts'
 
 /** What all that shows a start agrees on: finding, picture and rail. */
@@ -34,11 +34,17 @@ const WHY: Record<SurgeRow['limitedBy'], string> = {
 /**
  * One verdict on all starts: each against its leg and the whole inverter, and against the bank's voltage and current
  * through its charge, warm and cold; the worst is told. A start that was guessed is never a stop: it is to be measured.
+ * @param starts of the design, the hardest first
  * @param continuousW on at once, W
  * @param coldC of the bank in its coldest month
  */
-export function startVerdict(design: Design, continuousW: number, coldC: number): StartVerdict {
-  const verdicts = worstOnes(startsOf(design)).map((start) => verdictOf(design, start, continuousW, coldC))
+export function startVerdict(
+  design: Design,
+  starts: readonly HardestStart[],
+  continuousW: number,
+  coldC: number,
+): StartVerdict {
+  const verdicts = worstOnes(starts).map((start) => verdictOf(design, start, continuousW, coldC))
   const [first, ...others] = verdicts
   if (!first)
     return {

@@ -4,7 +4,6 @@ import { stringsAtLimit } from '../bank/strings.ts'
 import { restedBankV, sag } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
-import { hardestStart } from './start.ts'
 
 /** What a start meets: the inverter, the bank's voltage, the bank's current. */
 export interface SurgeQuestion {
@@ -73,14 +72,9 @@ const WARM_C = 25
 /**
  * The largest start through the charge of the bank, warm and as cold as the bank is planned for.
  * @param coldC temperature of the bank in its coldest month
- * @param over the start asks more of its leg, or of the whole inverter, than that gives; by the hardest start where it is left out
+ * @param over the start asks more of its leg, or of the whole inverter, than that gives
  */
-export function surgeTable(
-  design: Design,
-  peak: PeakWatts,
-  coldC: number,
-  over: boolean = isOverInverter(design),
-): SurgeRow[] {
+export function surgeTable(design: Design, peak: PeakWatts, coldC: number, over = false): SurgeRow[] {
   const temperatures = coldC < WARM_C - 1 ? [WARM_C, coldC] : [WARM_C]
   const charges = CHARGES.filter((charge) => charge >= design.bank.cutoffStateOfCharge)
   return temperatures.flatMap((bankC) => charges.map((charge) => startAt(design, peak, charge, bankC, over)))
@@ -88,9 +82,6 @@ export function surgeTable(
 
 /** On at once, and with the largest start on top, W, for so many seconds. */
 export type PeakWatts = Pick<CoincidentPeak, 'continuousW' | 'surgeW' | 'startS'>
-
-/** Some start asks more of its leg, or of the whole inverter, than that gives. */
-const isOverInverter = (design: Design) => (hardestStart(design)?.share ?? 0) > 1
 
 function startAt(design: Design, peak: PeakWatts, stateOfCharge: number, bankC: number, over: boolean): SurgeRow {
   const { bank, inverter } = design
@@ -119,6 +110,5 @@ const CURVE_POINTS = 20
 
 /** Voltage of the bank under the largest start from empty to full, at one temperature of the bank. */
 export function surgeCurve(design: Design, peak: PeakWatts, bankC: number): SurgeRow[] {
-  const over = isOverInverter(design)
-  return Array.from({ length: CURVE_POINTS + 1 }, (_, i) => startAt(design, peak, i / CURVE_POINTS, bankC, over))
+  return Array.from({ length: CURVE_POINTS + 1 }, (_, i) => startAt(design, peak, i / CURVE_POINTS, bankC, false))
 }

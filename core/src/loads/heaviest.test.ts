@@ -4,22 +4,11 @@ import { larkspurBench } from '../design/samples.ts'
 import type { Load } from '../document/types.ts'
 import { findings } from '../rules/registry.ts'
 import { said } from '../units/words.ts'
+import { plainLoad } from '../winter/testDesigns.ts'
 import { dailyEnergy } from './energy.ts'
 import { dayOfUse, heaviestDay } from './heaviest.ts'
 
-const [first] = larkspurBench().loads
-const load = (change: Partial<Load>): Load => ({
-  ...first,
-  basis: 'rated',
-  supply: 'electric',
-  quantity: 1,
-  runningW: 1000,
-  hoursPerDay: 2,
-  duty: 1,
-  standbyW: 0,
-  seasonShare: Array<number>(12).fill(1),
-  ...change,
-})
+const load = plainLoad
 
 describe('a day of use', () => {
   it.each([

@@ -68,7 +68,7 @@ export function coincidentPeak(all: readonly Load[], school: Schools['peak']): C
   const starter = loads
     .filter(({ seenStarting }) => !seenStarting)
     .reduce<Load | null>((most, load) => (most === null || extraStart(load) > extraStart(most) ? load : most), null)
-  const continuousW = school === 'everything' ? 1.2 * totalRunning(loads) : worstHour(loads)
+  const [continuousW] = onAtOnce(loads, school, [Array<number>(loads.length).fill(1)])
   return {
     school,
     continuousW,
@@ -80,29 +80,51 @@ export function coincidentPeak(all: readonly Load[], school: Schools['peak']): C
 
 /** What a start adds to what a load runs at, W. */
 export const extraStart = (load: Load): number => Math.max(0, startWatts(load) - load.runningW)
-const totalRunning = (loads: readonly Load[]) => loads.reduce((sum, load) => sum + load.runningW * load.quantity, 0)
 
-function worstHour(loads: readonly Load[]): number {
-  let worst = 0
+/**
+ * Watts on at once by a school, for several places at a time.
+ *
+ * @param loads electric ones
+ * @param shares for each place, what share of each load hangs on it
+ * @returns W, in the order of the places
+ */
+export function onAtOnce(
+  loads: readonly Load[],
+  school: Schools['peak'],
+  shares: readonly (readonly number[])[],
+): number[] {
+  if (school === 'everything')
+    return shares.map(
+      (of) => 1.2 * loads.reduce((sum, { runningW, quantity }, i) => sum + of[i] * runningW * quantity, 0),
+    )
+  const worst = shares.map(() => 0)
   const shapes = loads.map(normalShape)
-  const mean = new Float64Array(24)
-  const missing = new Float64Array(24)
+  const mean = shares.map(() => new Float64Array(24))
+  const missing = shares.map(() => new Float64Array(24))
   for (let month = 0; month < 12; month++) {
-    mean.fill(0)
-    missing.fill(0)
+    for (const each of [...mean, ...missing]) each.fill(0)
     loads.forEach((load, i) => {
       const use = useEnergy(load, month)
       const standbyW = standbyEnergy(load, month) / 24
       const { runningW } = load
+      const mostW = runningW * load.quantity
       for (let hour = 0; hour < 24; hour++) {
         const used = use * shapes[i][hour]
         const average = used + standbyW
         const full = used > 0 ? runningW : 0
-        mean[hour] += Math.min(average, runningW * load.quantity || average)
-        missing[hour] = Math.max(missing[hour], full - Math.min(average, full))
+        const meanW = mostW > 0 && mostW < average ? mostW : average
+        const missingW = full > average ? full - average : 0
+        for (let place = 0; place < shares.length; place++) {
+          const share = shares[place][i]
+          if (share === 0) continue
+          mean[place][hour] += share * meanW
+          if (share * missingW > missing[place][hour]) missing[place][hour] = share * missingW
+        }
       }
     })
-    for (let hour = 0; hour < 24; hour++) worst = Math.max(worst, mean[hour] + missing[hour])
+    for (let place = 0; place < shares.length; place++)
+      for (let hour = 0; hour < 24; hour++)
+        worst[place] = Math.max(worst[place], mean[place][hour] + missing[place][hour])
   }
   return worst
 }

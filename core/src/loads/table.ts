@@ -177,15 +177,10 @@ function loadOf(
     else (load as unknown as Record<string, unknown>)[column.key] = read.value
   })
   const named = daysNamed(load.weekdays)
-  if (load.daysPerWeek > named) {
-    if (columns.some((column, i) => column?.key === 'daysPerWeek' && (row[i] ?? '').trim() !== ''))
-      fail(
-        'days a week',
-        String(load.daysPerWeek),
-        `${load.daysPerWeek} are more than the ${named} days that are named`,
-      )
-    else load.daysPerWeek = named
-  }
+  const isGiven = (key: keyof Load) => columns.some((column, i) => column?.key === key && (row[i] ?? '').trim() !== '')
+  if (isGiven('weekdays') && !isGiven('daysPerWeek')) load.daysPerWeek = named
+  if (load.daysPerWeek > named)
+    fail('days a week', String(load.daysPerWeek), `${load.daysPerWeek} are more than the ${named} days that are named`)
   if (!columns.some((column) => column?.key === 'basis')) load.basis = impliedBasis(load)
   for (const needed of BASIS_NEEDS[load.basis])
     if (load[needed] === null)

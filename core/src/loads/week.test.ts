@@ -4,26 +4,13 @@ import { gannetSkerry, larkspurBench } from '../design/samples.ts'
 import type { Design, Load } from '../document/types.ts'
 import { runPlan } from '../winter/plan.ts'
 import { runYear } from '../winter/loop.ts'
-import { flatYear, tiny } from '../winter/testDesigns.ts'
+import { flatYear, plainLoad, tiny } from '../winter/testDesigns.ts'
 import { emptyTrace } from '../winter/year.ts'
 import { dailyEnergy } from './energy.ts'
 import { CYCLE_DAYS, firstOfCycle, inWeek, loadInWeek, weekShares } from './week.ts'
 import { cellsOfLoads, loadsFromCells } from './table.ts'
 
-const [first] = larkspurBench().loads
-const load = (change: Partial<Load>): Load => ({
-  ...first,
-  basis: 'rated',
-  supply: 'electric',
-  quantity: 1,
-  runningW: 100,
-  hoursPerDay: 2.4,
-  duty: 1,
-  standbyW: 0,
-  storeDays: 0,
-  seasonShare: Array<number>(12).fill(1),
-  ...change,
-})
+const load = (change: Partial<Load>): Load => plainLoad({ runningW: 100, hoursPerDay: 2.4, ...change })
 const SATURDAY = [0, 0, 0, 0, 0, 1, 0]
 const WEEKEND = [0, 0, 0, 0, 1, 1, 1]
 const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0)
@@ -186,18 +173,20 @@ describe('days of the week in a table of loads', () => {
     expect(problems).toEqual([])
     expect(items.map(({ weekdays, daysPerWeek }) => [weekdays, daysPerWeek])).toEqual([
       [WEEKEND, 2.5],
-      [null, first.daysPerWeek],
+      [null, load({}).daysPerWeek],
     ])
   })
 
   it.each([
     ['Saturday, sun', [0, 0, 0, 0, 0, 1, 1], 2],
     ['mo', [1, 0, 0, 0, 0, 0, 0], 1],
+    // more than the three days the appliance list gives a saw
+    ['mon tue wed thu fri', [1, 1, 1, 1, 1, 0, 0], 5],
   ])('%s is understood, and gives the number of days', (cell, weekdays, days) => {
     const { items } = loadsFromCells(
       [
         ['name', 'watts', 'on'],
-        ['Saw', '1400', cell],
+        ['Table saw', '1400', cell],
       ],
       () => 'x',
     )

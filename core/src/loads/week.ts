@@ -14,8 +14,8 @@ export const firstOfCycle = (year: number): number => (year * DAYS) % CYCLE_DAYS
 export const daysNamed = (weekdays: readonly number[] | null): number =>
   weekdays === null ? WEEK : weekdays.reduce((sum, named) => sum + (named > 0 ? 1 : 0), 0)
 
-/** How often a week a load is used, no more often than days are named; a meter or a bill knows of no days. */
-function timesAWeek({ basis, daysPerWeek, cyclesPerWeek, weekdays }: Load): number {
+/** How often a week a load is used, 0…7, no more often than days are named; a meter or a bill knows of no days. */
+export function timesAWeek({ basis, daysPerWeek, cyclesPerWeek, weekdays }: Load): number {
   const days = daysNamed(weekdays)
   if (basis === 'rated') return Math.min(daysPerWeek, days)
   return basis === 'cycle' ? Math.min(cyclesPerWeek ?? days, days) : days

@@ -1,3 +1,4 @@
+import { hourIsQuiet } from '../generator/limits.ts'
 import type { BackupPlan } from './plan.ts'
 
 /** A charge that is due to be full is begun in these hours, so that its long tail ends before the evening; so is exercise. */
@@ -90,17 +91,11 @@ export class BackupState {
     return now - this.startedAt >= restH && !(away && byHand)
   }
 
-  private isQuiet(hour: number): boolean {
-    const { quietFromH: from, quietToH: to } = this.plan
-    if (from === to) return false
-    return from < to ? hour >= from && hour < to : hour >= from || hour < to
-  }
-
   private start(view: BackupView, fullDue: boolean, equaliseDue: boolean): void {
     const { plan } = this
     const forTheTail = view.hour >= TAIL_FROM && view.hour < TAIL_UNTIL
     const overdue = equaliseDue && view.sinceEqualisedH >= plan.equaliseEveryH + SUN_MAY_EQUALISE_H
-    const quiet = this.isQuiet(view.hour)
+    const quiet = hourIsQuiet(plan, view.hour)
     // quiet hours put a charge off; they do not leave the house dark
     const wanted =
       !view.onGrid &&

@@ -1,5 +1,5 @@
 import { larkspurBench } from '../design/samples.ts'
-import type { Design } from '../document/types.ts'
+import type { Design, Load } from '../document/types.ts'
 import type { YearHours } from './hours.ts'
 
 /** The same day of sun on the bus, W by hour, 365 times. */
@@ -45,3 +45,18 @@ export function tiny(change: (design: Design) => void = () => {}): Design {
   change(design)
   return design
 }
+
+/** A plain load of 1000 W, two hours a day, alike in every month, so that every figure can be worked out by hand. */
+export const plainLoad = (change: Partial<Load>): Load => ({
+  ...larkspurBench().loads[0],
+  basis: 'rated',
+  supply: 'electric',
+  quantity: 1,
+  runningW: 1000,
+  hoursPerDay: 2,
+  duty: 1,
+  standbyW: 0,
+  storeDays: 0,
+  seasonShare: Array<number>(12).fill(1),
+  ...change,
+})

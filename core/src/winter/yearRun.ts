@@ -1,11 +1,11 @@
 import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
-import { backAt, FULL } from '../bank/full.ts'
+import { FULL } from '../bank/full.ts'
 import { inverterOutput } from '../inverter/efficiency.ts'
 import { BackupState, type BackupView } from './backupState.ts'
 import { dayHours, type DayHours, type YearHours } from './hours.ts'
 import { potIndex } from './loadTables.ts'
 import { BankWarmth } from './bankWarmth.ts'
-import { FailureLog, failedHours } from './outages.ts'
+import { GridState } from './gridState.ts'
 import type { RunPlan } from './plan.ts'
 import { CYCLE_DAYS, firstOfCycle } from '../loads/week.ts'
 import { tableAt } from '../math/interpolate.ts'
@@ -60,9 +60,7 @@ export class YearRun {
   equalisedAt = 0
   /** how long the volts under load have been at or below the level that starts the backup, h */
   heldLowH = 0
-  /** hours in which the grid is down; null where there is none */
-  private readonly down: Uint8Array | null
-  private readonly failures = new FailureLog()
+  private readonly grid: GridState | null
   private longestSinceFullH = 0
 
   // sums over the year, W times steps
@@ -121,7 +119,7 @@ export class YearRun {
   ) {
     const { bank, loads, generator, grid } = plan
     this.firstOfCycle = firstOfCycle(index)
-    this.down = grid && failedHours(grid.failures, plan.startDay, seed, index)
+    this.grid = grid && new GridState(grid, bank, plan.startDay, seed, index)
     this.dt = 1 / loads.parts
     this.days = hours.days ??= dayHours(hours)
     this.work = new WaitingWork(loads)
@@ -204,7 +202,7 @@ export class YearRun {
     this.limitBank(charge, usable)
     this.ask(at, slot)
     this.shedBelow(usable, at)
-    view.onGrid = this.down !== null && this.down[i] === 0
+    view.onGrid = this.grid !== null && this.grid.isThere(i)
     view.short = !view.onGrid && this.isShort(at, pvOut, dcSource, acSource)
     backup.decide(view)
     this.onGrid = view.onGrid && !backup.running
@@ -319,7 +317,8 @@ export class YearRun {
   /** Brings the step's power to where it is used, charges and discharges the bank, and writes the books. */
   private carry(day: number, slot: number, i: number, pvOut: number, dcSource: number, acSource: number): void {
     const { plan, books, backup, dt, asked, askedDc } = this
-    const { bank, generator, curve, grid } = plan
+    const { bank, generator, curve } = plan
+    const grid = this.onGrid ? this.grid : null
     const hour = i % 24
     const { running, loadShare } = backup
     const dischargeW = this.dischargeA * bank.volts
@@ -341,12 +340,13 @@ export class YearRun {
       chargerDc = Math.min(powerW - fromGenerator, generator.chargerAcW * loadShare) * chargerEfficiency
     } else {
       fromAcSource = Math.min(acSource, ac)
-      if (this.onGrid) {
+      if (grid) {
         const overAcW = Math.min(acSource - fromAcSource, plan.acChargerW)
-        fromGrid = Math.min(ac - fromAcSource, grid!.acW)
+        fromGrid = grid.carriesW(ac - fromAcSource)
         chargerEfficiency = plan.acChargerEfficiency
         sourceDc = overAcW * chargerEfficiency
-        chargerDc = sourceDc + this.gridChargerW(hour, grid!.acW - fromGrid, overAcW) * chargerEfficiency
+        const gridW = grid.chargerW(hour, fromGrid, overAcW, this.heldAh, this.equaliseW > 0)
+        chargerDc = sourceDc + gridW * chargerEfficiency
       } else if (running) {
         const drawn = Math.min(generator.acW, generator.chargerAcW)
         chargerDc = (drawn * chargerEfficiency + generator.dcW) * loadShare
@@ -390,8 +390,8 @@ export class YearRun {
       const fromCharger = Math.min(
         chargerDc - chargerUsed,
         acceptW - fromSource - fromSun,
-        this.onGrid
-          ? Math.max(0, sourceDc - chargerUsed) + Math.max(0, this.keepRoomW() - fromSource - fromSun)
+        grid
+          ? Math.max(0, sourceDc - chargerUsed) + Math.max(0, grid.roomW(this.heldAh, dt) - fromSource - fromSun)
           : Infinity,
       )
       dcUsed += fromSource
@@ -413,8 +413,8 @@ export class YearRun {
     const pvIn = this.hours.pvInW[i] * plan.arrayShare
     const pvTaken = pvUsed / plan.controllerEfficiency
     const drawn = chargerUsed > 0 ? chargerUsed / chargerEfficiency : 0
-    const sourceDrawn = running ? 0 : this.onGrid ? Math.min(drawn, sourceDc / chargerEfficiency) : drawn
-    const gridTaken = this.onGrid ? fromGrid + drawn - sourceDrawn : 0
+    const sourceDrawn = running ? 0 : grid ? Math.min(drawn, sourceDc / chargerEfficiency) : drawn
+    const gridTaken = grid ? fromGrid + drawn - sourceDrawn : 0
     const generated = fromGenerator + (running ? drawn : 0)
     const otherTaken = dcUsed + fromAcSource + sourceDrawn
     const served = acServed + dcServed
@@ -448,8 +448,7 @@ export class YearRun {
     books.generatorH += ran
     books.fuelL += generator.idleLPerH * ran + (running ? generator.litresPerWh * generated * dt : 0)
     this.bookCharge(now, held, current)
-    if (this.down !== null)
-      this.failures.step(now, dt, !this.view.onGrid, this.isDark, this.chargeAt(held), backAt(grid!.keep))
+    this.grid?.step(now, dt, this.view.onGrid, this.isDark, this.chargeAt(held))
     if (this.trace !== null)
       this.record(this.trace, day * 24 * plan.loads.parts + slot, {
         stateOfCharge: this.chargeAt(held),
@@ -467,21 +466,6 @@ export class YearRun {
         voltsV: this.voltsAt(current),
         roomC: this.hours.roomC[i],
       })
-  }
-
-  /** What the charger may draw of the grid, W AC: in its hours, while the bank is not above where it is kept. */
-  private gridChargerW(hour: number, leftW: number, overAcW: number): number {
-    const { chargerAcW, chargeFromH: from, chargeToH: to, keep } = this.plan.grid!
-    const inHours = from === to || (from < to ? hour >= from && hour < to : hour >= from || hour < to)
-    const wants = inHours && (this.equaliseW > 0 || this.chargeAt(this.heldAh) <= keep + 1e-9)
-    return wants ? Math.max(0, Math.min(leftW, chargerAcW - overAcW)) : 0
-  }
-
-  /** What may be put into the bank before it holds what the grid keeps, W. */
-  private keepRoomW(): number {
-    const { bank, grid } = this.plan
-    const keepAh = bank.qmaxAh - (1 - grid!.keep) * bank.ratedAh
-    return (Math.max(0, keepAh - this.heldAh) * bank.volts) / (this.dt * bank.chargeEfficiency)
   }
 
   /** Counts what was not served: what can wait goes first, on either side of the inverter; what was shed is short too. */
@@ -590,7 +574,7 @@ export class YearRun {
     result.coldestBankC = coldestMorning(this.hours.roomC)
     result.generatorWh = sum(result.months.generatorWh)
     result.gridWh = sum(result.months.gridWh)
-    result.failures = this.failures.failures
+    result.failures = this.grid?.failures ?? []
     result.servedWh = sum(result.months.servedWh)
     result.lowestStateOfCharge = Math.min(1, this.chargeAt(this.leastAh))
     result.fullToStartDays = backup.starts > 0 ? backup.fullToStartH / backup.starts / 24 : 0

@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { HOUSEHOLD, MONTH_NAMES, type Absence, addAbsence, removeFrom, setField, turnHomeDay } from '@ambrel/core'
+import {
+  HOUSEHOLD,
+  MONTH_NAMES,
+  type Absence,
+  addAbsence,
+  removeFrom,
+  setField,
+  turnHomeDay,
+  WEEKDAY_NAMES,
+} from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import FieldLabel from '../../fields/FieldLabel.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
@@ -63,8 +72,7 @@ const ENDS = [
         </div>
         <FieldLabel :label="HOUSEHOLD.weekdays.label" path="household.weekdays" />
         <WeekdayPicker
-          :weekdays="household.weekdays"
-          none="all"
+          :weekdays="household.weekdays ?? WEEKDAY_NAMES.map(() => 1)"
           :label="HOUSEHOLD.weekdays.label"
           @turn="design.change('days at home', turnHomeDay($event))"
         />

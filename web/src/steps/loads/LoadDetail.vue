@@ -6,6 +6,7 @@ import {
   MONTH_NAMES,
   START_SECONDS,
   startWatts,
+  timesAWeek,
   type Load,
   setField,
   setHourWeight,
@@ -51,8 +52,7 @@ const fields = computed<GridField[]>(() => [
   ...(props.load.leg === 'DC' ? [path('switched')] : []),
 ])
 const drawn = computed(() => {
-  const { basis, daysPerWeek, cyclesPerWeek } = props.load
-  const times = basis === 'rated' ? daysPerWeek : basis === 'cycle' ? (cyclesPerWeek ?? 7) : 7
+  const times = timesAWeek(props.load)
   return times < 7 ? `any: the run draws ${decimal(times, 1)} days of each week` : 'every day'
 })
 const shape = computed(
@@ -91,8 +91,7 @@ function bar(hour: number, event: PointerEvent): void {
       <FieldLabel :label="LOAD.weekdays.label" :path="path('weekdays')" />
       <div class="row">
         <WeekdayPicker
-          :weekdays="load.weekdays"
-          none="nothing"
+          :weekdays="load.weekdays ?? []"
           :label="`${load.name}: ${LOAD.weekdays.label.toLowerCase()}`"
           @turn="design.change('days of the week', turnWeekday(load.id, $event))"
         />
