@@ -28,6 +28,7 @@ import {
   larkspurBench,
   larkspurFlooded,
   legChoices,
+  limitControllers,
   markUnit,
   moduleParts,
   moveIn,
@@ -153,9 +154,13 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   takeInverter: ({ bank }, pick) => takeInverter(pick(inverterParts.filter(({ bankV }) => bankV === bank.systemV))),
   takeLayout: ({ arrays }, pick) =>
     arrays.length > 0
-      ? takeLayout(indexIn(arrays, pick), { inSeries: pick([1, 3]), inParallel: 5, controllers: pick([1, 2, 4]) })
+      ? takeLayout(indexIn(arrays, pick), {
+          inSeries: pick([1, 3]),
+          slots: Array.from({ length: pick([1, 2, 4]) }, (_, controller) => ({ controller, tracker: 1, strings: 2 })),
+        })
       : null,
   takeModule: ({ arrays }, pick) => (arrays.length > 0 ? takeModule(indexIn(arrays, pick), pick(moduleParts)) : null),
+  limitControllers: (_, pick) => limitControllers(pick([1, 20, 80, 5000])),
   takeMonths: ({ place }) => takeMonths(place.monthly),
   takeVoltage: (_, pick) => takeVoltage(pick([12, 24, 48])),
   trackersApart: ({ arrays }, pick) =>

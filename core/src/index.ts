@@ -1,7 +1,8 @@
 export { boardRows, boardStrings, type BoardString } from './array/board.ts'
 export { layouts, refusedLayouts, type Layout } from './array/layouts.ts'
 export { mismatch, curvePoints } from './array/mismatch.ts'
-export { needsStringFuses } from './array/power.ts'
+export { needsStringFuses } from './array/stringFuses.ts'
+export { isBuiltIn, outputOf } from './array/controllers.ts'
 export { racking, winterSun, controllerWatts } from './array/racking.ts'
 export type { UnlikeGroup } from './array/unlike.ts'
 export { CHEMISTRIES, CHEMISTRY_IDS, coldFactor, freezingPointC } from './bank/chemistry.ts'
@@ -18,6 +19,7 @@ export {
   trackersApart,
   addController,
   beginTiltSeasons,
+  limitControllers,
   removeArray,
   removeController,
   setControllerKind,
@@ -175,7 +177,7 @@ export { suggestArray } from './suggest/array.ts'
 export { suggestBank } from './suggest/bank.ts'
 export { suggestGenerator } from './suggest/generator.ts'
 export { suggestInverter } from './suggest/inverter.ts'
-export { layoutQuestion } from './suggest/layoutQuestion.ts'
+export { layoutQuestionOf } from './suggest/layoutQuestion.ts'
 export { suggestLoads } from './suggest/loads.ts'
 export { suggestPlace } from './suggest/place.ts'
 export type { Suggestion } from './suggest/suggestion.ts'

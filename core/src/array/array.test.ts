@@ -66,9 +66,11 @@ describe('legal layouts', () => {
       for (const layout of list) {
         expect(layout.coldV).toBeLessThanOrEqual(controller.maxInputV)
         expect(layout.hotV).toBeGreaterThanOrEqual(controller.minTrackV)
-        expect((layout.inParallel / layout.controllers) * module.iscA * 1.25).toBeLessThanOrEqual(
-          controller.maxInputA + 1e-9,
-        )
+        expect(layout.slots.reduce((sum, { strings }) => sum + strings, 0)).toBe(layout.inParallel)
+        for (const { strings, tracker } of layout.slots) {
+          expect(strings * module.iscA * 1.25).toBeLessThanOrEqual(controller.maxInputA + 1e-9)
+          expect(tracker).toBeLessThanOrEqual(controller.trackers)
+        }
       }
     }
   })

@@ -15,6 +15,7 @@ import { arrayYield, bankWear, oversizing } from '../winter/yields.ts'
 import { trackersApart } from '../change/array.ts'
 import { moveModule, moveString } from '../change/board.ts'
 import { boardRows, boardStrings } from './board.ts'
+import { takeLayout } from '../change/array.ts'
 import { layouts, refusedLayouts } from './layouts.ts'
 import { racking, winterSun } from './racking.ts'
 import { unlikeGroups, unlikeLossAt } from './unlike.ts'
@@ -107,7 +108,12 @@ describe('unlike strings', () => {
 describe('the board', () => {
   const two = () =>
     changed(larkspurBench(), (d) => {
-      d.controllers.push({ id: 'controller-2', name: 'Controller 2', part: partById(controllerParts, 'track-250-85') })
+      d.controllers.push({
+        id: 'controller-2',
+        name: 'Controller 2',
+        part: partById(controllerParts, 'track-250-85'),
+        chargeLimitA: null,
+      })
     })
 
   it('a string moved to another controller takes its modules along and merges when it comes back', () => {
@@ -224,8 +230,9 @@ describe('layouts', () => {
       coldestC: recordLowC,
       hottestCellC: hottestCellC(recordHighC, moduleParts[0]),
     })
-    for (const { inSeries, inParallel, controllers } of list.filter((layout) => layout.controllers === 1)) {
-      const laid = { ...design, arrays: [{ ...design.arrays[0], inSeries, inParallel: inParallel / controllers }] }
+    for (const layout of list) {
+      const { inSeries, inParallel } = layout
+      const laid = takeLayout(0, layout)(design)
       const stops = findings({ design: laid, derived: derive(laid), winter: null }).filter(
         ({ level, step }) => level === 'stop' && step === 'array',
       )

@@ -1,12 +1,20 @@
-import { stringsNeedFuses } from './power.ts'
+import { BRIGHT, stringsNeedFuses } from './stringFuses.ts'
 import { passesW } from './controllers.ts'
 import type { ControllerPart, ModulePart } from '../document/types.ts'
 import { coldVoltage, hotVoltage, type ColdMethod } from './voltage.ts'
+
+/** Where strings of a layout go: so many on a tracker (from 1) of a controller (0 is the one that is there). */
+export interface Slot {
+  controller: number
+  tracker: number
+  strings: number
+}
 
 export interface Layout {
   inSeries: number
   inParallel: number
   controllers: number
+  slots: Slot[]
   coldV: number
   hotV: number
   watts: number
@@ -23,48 +31,165 @@ export interface LayoutQuestion {
   chargeV: number
   maxModules: number
   method?: ColdMethod
+  /** array watts that are wanted; left out, the most are */
+  needW?: number
+  /** of that controller there may be so many: those inside units that stand there */
+  mostControllers?: number
+  /** what other arrays leave of the first controller: which trackers, what they bring to the first of these, their watts */
+  beside?: { free: number[]; shortA: number; watts: number }
 }
 
-/** A tracker on the battery side must stay this far above the charging voltage. */
-const HEADROOM_V = 5
 /** Volts a string must keep on a hot afternoon for this controller and this charging voltage. */
-export function trackerNeedsV(controller: Pick<ControllerPart, 'kind' | 'minTrackV'>, chargeV: number): number {
-  if (controller.kind === 'ac-coupled') return controller.minTrackV
-  return Math.max(controller.minTrackV, chargeV + HEADROOM_V)
+export function trackerNeedsV(
+  { kind, minTrackV, aboveBankV }: Pick<ControllerPart, 'kind' | 'minTrackV' | 'aboveBankV'>,
+  chargeV: number,
+): number {
+  return kind === 'ac-coupled' || aboveBankV === 0 ? minTrackV : Math.max(minTrackV, chargeV + aboveBankV)
 }
+
+/** Volts, open, from which this controller starts at this charging voltage. */
+export const trackerStartsV = (
+  { kind, startV, startAboveBankV }: Pick<ControllerPart, 'kind' | 'startV' | 'startAboveBankV'>,
+  chargeV: number,
+): number => (kind === 'ac-coupled' || startAboveBankV === 0 ? startV : Math.max(startV, chargeV + startAboveBankV))
 
 /** Arrays beyond this share of what the controller can pass are refused; below it the excess is clipped. */
 const OVERSIZE_LIMIT = 1.5
+/** Array beyond what the controller passes by which the dull months still gain in full. */
+export const DULL_MONTH = 1.15
+/** Layouts that come closer to what destroys the controller stand behind those that do not. */
+export const COLD_MARGIN = 0.97
+const MOST_IN_SERIES = 40
 
 /**
- * Every legal series × parallel × controller count for a module and a controller, best first: most power that is used,
- * then fewest controllers, then least current.
+ * Every legal series × parallel × controller count for a module and a controller, best first: those that bring what is
+ * wanted before those that do not, with a margin in the cold before those without, then the fewest controllers and the
+ * least array; where nothing is named, most power that is used comes first.
  *
  * @throws RangeError where maxModules is not at least 1
  */
 export function layouts(question: LayoutQuestion): Layout[] {
-  const { module, controller, maxModules } = question
+  const { module, controller, maxModules, chargeV, mostControllers = Infinity, beside } = question
   if (!(maxModules >= 1)) throw new RangeError(`maxModules ${maxModules} must be at least 1`)
   if (question.controller.kind === 'pulse-width') return pulseWidthLayouts(question)
-  const found: (Layout & { score: number })[] = []
-  for (let inSeries = 1; inSeries <= Math.min(maxModules, 40); inSeries++) {
+  const each = passesW({ part: controller, chargeLimitA: null }, chargeV)
+  const found: Ranked[] = []
+  for (let inSeries = 1; inSeries <= Math.min(maxModules, MOST_IN_SERIES); inSeries++) {
     if (!stringFits(question, inSeries)) continue
-    const perController = Math.floor(controller.maxInputA / (module.iscA * 1.25))
     for (let inParallel = 1; inSeries * inParallel <= maxModules; inParallel++) {
-      if (perController < 1) break
-      const controllers = Math.ceil(inParallel / perController)
+      const slots = spread(question, inSeries, inParallel)
+      if (!slots) break
+      const controllers = slots[slots.length - 1].controller + 1
+      if (controllers > mostControllers) break
       const watts = inSeries * inParallel * module.ratedW
-      const passes = controllers * passesW(controller, question.chargeV)
+      const passes = Math.max(1, controllers * each - Math.min(each, beside?.watts ?? 0))
       if (watts > passes * OVERSIZE_LIMIT) break
+      const used = Math.min(passes, takenBySlots(question, inSeries, slots))
       found.push({
-        ...describe(question, inSeries, inParallel, controllers, watts, passes),
-        score: Math.min(watts, passes),
+        ...describe(question, inSeries, inParallel, slots, watts, used),
+        usedW: Math.min(watts, used),
+        // what a bright noon loses no dull month misses
+        bringsW: Math.min(watts, used * DULL_MONTH),
       })
     }
   }
+  return ranked(found, question)
+}
+
+type Ranked = Layout & { usedW: number; bringsW: number }
+
+function ranked(found: Ranked[], { controller, needW }: LayoutQuestion): Layout[] {
+  const close = ({ coldV }: Layout) => Number(coldV > COLD_MARGIN * controller.maxInputV)
+  const short = ({ bringsW }: Ranked) => Number(needW !== undefined && bringsW < needW)
+  const byPower = (a: Ranked, b: Ranked) =>
+    b.usedW - a.usedW || a.controllers - b.controllers || a.inParallel - b.inParallel
+  const byNeed = (a: Ranked, b: Ranked) =>
+    short(a) - short(b) ||
+    (short(a) ? b.bringsW - a.bringsW : 0) ||
+    close(a) - close(b) ||
+    a.controllers - b.controllers ||
+    a.watts - b.watts ||
+    a.inParallel - b.inParallel
   return found
-    .sort((a, b) => b.score - a.score || a.controllers - b.controllers || a.inParallel - b.inParallel)
-    .map(({ score: _score, ...layout }) => layout)
+    .sort(needW === undefined ? byPower : byNeed)
+    .map(({ usedW: _usedW, bringsW: _bringsW, ...layout }) => layout)
+}
+
+/** Strings one tracker may have: by its short-circuit amps and watts, and, where it can be, without clipping. */
+function stringsOf(
+  { module, controller }: LayoutQuestion,
+  inSeries: number,
+  takenA: number,
+  clipping: boolean,
+): number {
+  const byShort = (controller.maxInputA / BRIGHT - takenA) / module.iscA
+  const byWatts = (controller.maxTrackerW ?? Infinity) / (inSeries * module.ratedW)
+  const byAmps = clipping ? Infinity : (controller.maxOperatingA ?? Infinity) / module.impA
+  return Math.max(0, Math.floor(Math.min(byShort, byWatts, byAmps) + 1e-9))
+}
+
+/**
+ * Strings over the trackers of as few controllers as take them, evenly over as few trackers as take them without clipping.
+ * @returns null where no number of controllers takes them
+ */
+function spread(question: LayoutQuestion, inSeries: number, inParallel: number): Slot[] | null {
+  const { controller, module, beside } = question
+  const stringW = inSeries * module.ratedW
+  const numbers = Array.from({ length: controller.trackers }, (_, i) => i + 1)
+  const room = (nth: number, clipping: boolean) => {
+    const [free, shortA, watts] = nth === 0 && beside ? [beside.free, beside.shortA, beside.watts] : [numbers, 0, 0]
+    const each = free.map((tracker, i): Slot => ({
+      controller: nth,
+      tracker,
+      strings: stringsOf(question, inSeries, i === 0 ? shortA : 0, clipping),
+    }))
+    const most = Math.floor(((controller.maxArrayW ?? Infinity) - watts) / stringW + 1e-9)
+    return { each, all: Math.max(0, Math.min(most, sum(each))) }
+  }
+  const later = room(1, true).all
+  const controllers =
+    room(0, true).all >= inParallel ? 1 : later > 0 ? 1 + Math.ceil((inParallel - room(0, true).all) / later) : 0
+  if (controllers === 0) return null
+  const slots: Slot[] = []
+  let left = inParallel
+  for (let nth = 0; nth < controllers; nth++) {
+    const share = Math.min(room(nth, true).all, Math.ceil(left / (controllers - nth)))
+    const gentle = room(nth, false)
+    const of = sum(gentle.each) >= share ? gentle.each : room(nth, true).each
+    slots.push(...fewest(of, share))
+    left -= share
+  }
+  return left > 0 ? null : slots.filter(({ strings }) => strings > 0)
+}
+
+const sum = (slots: readonly Slot[]): number => slots.reduce((total, { strings }) => total + strings, 0)
+
+/** So many strings evenly over the first trackers that have room for them. */
+function fewest(room: readonly Slot[], strings: number): Slot[] {
+  let count = 1
+  while (count < room.length && sum(room.slice(0, count)) < strings) count++
+  const slots = room.slice(0, count).map((slot) => ({ ...slot, strings: 0 }))
+  for (let left = strings; left > 0;) {
+    const before = left
+    slots.forEach((slot, i) => {
+      if (left > 0 && slot.strings < room[i].strings) {
+        slot.strings++
+        left--
+      }
+    })
+    if (left === before) break
+  }
+  return slots
+}
+
+/** Power that the trackers' own limits let through at full sun, W. */
+function takenBySlots({ module, controller }: LayoutQuestion, inSeries: number, slots: readonly Slot[]): number {
+  const { maxOperatingA, maxTrackerW } = controller
+  return slots.reduce((total, { strings }) => {
+    const watts = strings * inSeries * module.ratedW
+    const share = Math.min(1, (maxOperatingA ?? Infinity) / (strings * module.impA))
+    return total + Math.min(watts * (maxOperatingA === null ? 1 : share), maxTrackerW ?? Infinity)
+  }, 0)
 }
 
 /**
@@ -79,6 +204,7 @@ function pulseWidthLayouts({
   chargeV,
   maxModules,
   method,
+  needW = Infinity,
 }: LayoutQuestion): Layout[] {
   const inSeries = Math.max(1, Math.round((chargeV * 1.25) / module.vmpV))
   const string = { inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method }
@@ -90,10 +216,15 @@ function pulseWidthLayouts({
     Math.floor(Math.min(controller.maxInputA, controller.outputA) / (module.iscA * 1.25)),
   )
   const thrown = Math.round(100 * (1 - chargeV / (inSeries * module.vmpV)))
-  return Array.from({ length: Math.max(0, most) }, (_, i) => most - i).map((inParallel) => ({
+  // most power first, but no more than is wanted
+  const wanted = Math.min(most, Math.ceil(needW / (inSeries * module.ratedW)))
+  const order = Array.from({ length: Math.max(0, most) }, (_, i) => most - i)
+  const first = [...order.filter((n) => n >= wanted).reverse(), ...order.filter((n) => n < wanted)]
+  return (needW === Infinity ? order : first).map((inParallel) => ({
     inSeries,
     inParallel,
     controllers: 1,
+    slots: [{ controller: 0, tracker: 1, strings: inParallel }],
     coldV,
     hotV,
     watts: inSeries * inParallel * module.ratedW,
@@ -114,19 +245,21 @@ function describe(
   { module, controller, coldestC, hottestCellC, method }: LayoutQuestion,
   inSeries: number,
   inParallel: number,
-  controllers: number,
+  slots: Slot[],
   watts: number,
   passes: number,
 ): Layout {
   const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
+  const controllers = slots[slots.length - 1].controller + 1
   const remarks: string[] = []
+  if (coldV > COLD_MARGIN * controller.maxInputV) remarks.push('within 3 % of the controller’s limit on a cold dawn')
+  else if (coldV > 0.9 * controller.maxInputV) remarks.push('close to the controller’s limit on a cold dawn')
   if (watts > passes) remarks.push(`clips above ${Math.round(passes)} W, harmlessly`)
-  if (coldV > 0.9 * controller.maxInputV) remarks.push('close to the controller’s limit on a cold dawn')
   if (coldV > controller.maxTrackV) remarks.push('leaves the tracker’s window when cold')
-  if (stringsNeedFuses(module, Math.ceil(inParallel / controllers))) remarks.push('needs a fuse per string')
+  if (slots.some(({ strings }) => stringsNeedFuses(module, strings))) remarks.push('needs a fuse per string')
   if (inParallel === 1) remarks.push('one string, least copper')
-  return { inSeries, inParallel, controllers, coldV, hotV, watts, remarks }
+  return { inSeries, inParallel, controllers, slots, coldV, hotV, watts, remarks }
 }
 
 /** A number of modules in series that a controller cannot have, and why. */
@@ -142,7 +275,7 @@ export function refusedLayouts(question: LayoutQuestion): RefusedLayout[] {
   const { module, controller, coldestC, hottestCellC, chargeV, maxModules, method } = question
   const refused: RefusedLayout[] = []
   let above = 0
-  for (let inSeries = 1; inSeries <= Math.min(maxModules, 40) && above < 2; inSeries++) {
+  for (let inSeries = 1; inSeries <= Math.min(maxModules, MOST_IN_SERIES) && above < 2; inSeries++) {
     if (stringFits(question, inSeries)) continue
     const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
     const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })

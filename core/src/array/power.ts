@@ -1,4 +1,4 @@
-import type { ArrayField, ModulePart, Mounting } from '../document/types.ts'
+import type { ArrayField, Mounting } from '../document/types.ts'
 
 /** Heat-loss factors u0, u1 by mounting. Source: Faiman (2008); close to a roof from field practice. */
 export const HEAT_LOSS: Record<Mounting, { u0: number; u1: number }> = {
@@ -38,25 +38,3 @@ export function lossFactor(array: ArrayField): number {
 export function arrayRatedW(array: Pick<ArrayField, 'module' | 'inSeries' | 'inParallel'>): number {
   return array.module.ratedW * array.inSeries * array.inParallel
 }
-
-/** Short-circuit current by which conductors and fuses are chosen, as a multiple of Isc: bright edges of clouds. Source: NEC 690.8(A). */
-const BRIGHT = 1.25
-
-/**
- * Current that the other strings on its tracker, of whatever array, would send into a short of one string of an array, A.
- *
- * Source: NEC 690.9(A); strings on trackers of their own cannot feed each other.
- * @example fedByOthersA(larkspurBench().arrays, larkspurBench().arrays[0]) → 17.48
- */
-export const fedByOthersA = (arrays: readonly ArrayField[], array: ArrayField): number =>
-  arrays
-    .filter(({ controllerId, tracker }) => controllerId === array.controllerId && tracker === array.tracker)
-    .reduce((sum, { inParallel, module }) => sum + inParallel * BRIGHT * module.iscA, -BRIGHT * array.module.iscA)
-
-/** Whether a short in one of its strings would be fed more than its modules stand. */
-export const needsStringFuses = (arrays: readonly ArrayField[], array: ArrayField): boolean =>
-  fedByOthersA(arrays, array) > array.module.seriesFuseA
-
-/** The same of so many equal strings on one tracker. */
-export const stringsNeedFuses = (module: Pick<ModulePart, 'iscA' | 'seriesFuseA'>, strings: number): boolean =>
-  (strings - 1) * BRIGHT * module.iscA > module.seriesFuseA

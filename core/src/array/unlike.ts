@@ -1,4 +1,5 @@
 import type { ArrayField, Design } from '../document/types.ts'
+import { trackerInputs } from './controllers.ts'
 import { mismatch, type StringKind } from './mismatch.ts'
 
 /** Arrays that share one tracker of one controller and are not alike. */
@@ -14,12 +15,6 @@ export interface UnlikeGroup {
 
 const BRIGHT = { irradianceWM2: 1000, cellC: 45 }
 const DULL = { irradianceWM2: 200, cellC: 10 }
-
-/** The tracker of its controller an array really is on: a part with one has only the first. */
-export function trackerOf(design: Pick<Design, 'controllers'>, array: ArrayField): number {
-  const part = design.controllers.find(({ id }) => id === array.controllerId)?.part
-  return Math.min(array.tracker, part?.trackers ?? 1)
-}
 
 /** Strings of one kind go together without loss. */
 export const stringKind = ({ module, inSeries }: Pick<ArrayField, 'module' | 'inSeries'>) =>
@@ -38,27 +33,27 @@ export function unlikeGroups(design: Pick<Design, 'arrays' | 'controllers'>): Un
   return last.groups
 }
 
-function findGroups(design: Pick<Design, 'arrays' | 'controllers'>): UnlikeGroup[] {
-  return design.controllers
+function findGroups({ arrays, controllers }: Pick<Design, 'arrays' | 'controllers'>): UnlikeGroup[] {
+  return controllers
     .filter(({ part }) => part.kind === 'tracker')
-    .flatMap(({ id, part }) =>
-      Array.from({ length: part.trackers }, (_, i) => i + 1).flatMap((tracker) => {
-        const together = design.arrays.filter(
-          (array) => array.controllerId === id && trackerOf(design, array) === tracker,
-        )
-        if (new Set(together.map(stringKind)).size < 2) return []
-        const strings = together.map(({ module, inSeries, inParallel }) => ({ module, inSeries, count: inParallel }))
-        return [
-          {
-            controllerId: id,
-            tracker,
-            arrayIds: together.map((array) => array.id),
+    .flatMap((controller) =>
+      trackerInputs(controller, arrays)
+        .filter((input) => new Set(input.arrays.map(stringKind)).size > 1)
+        .map((input) => {
+          const strings = input.arrays.map(({ module, inSeries, inParallel }) => ({
+            module,
+            inSeries,
+            count: inParallel,
+          }))
+          return {
+            controllerId: controller.id,
+            tracker: input.tracker,
+            arrayIds: input.arrays.map((array) => array.id),
             strings,
             brightLoss: mismatch(strings, BRIGHT.irradianceWM2, BRIGHT.cellC).lossFraction,
             dullLoss: mismatch(strings, DULL.irradianceWM2, DULL.cellC).lossFraction,
-          },
-        ]
-      }),
+          }
+        }),
     )
 }
 

@@ -88,3 +88,10 @@ const EDGE_OF_CLOUD_WM2 = 1120
 export function hottestCellC(recordHighC: number, { noctC }: Pick<ModulePart, 'noctC'>): number {
   return recordHighC + ((noctC - 20) / 800) * EDGE_OF_CLOUD_WM2
 }
+
+/** Direct-current volts that breakers, switches and fuses are made for. Source: the usual classes of DC devices. */
+const BREAKER_CLASSES_V = [60, 80, 125, 150, 250, 300, 500, 600, 1000, 1500]
+
+/** The lowest class of breakers and switches that stands so many volts; null where there is none. */
+export const breakerVoltsFor = (coldV: number): number | null =>
+  BREAKER_CLASSES_V.find((classV) => classV >= coldV) ?? null

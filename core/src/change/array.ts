@@ -1,4 +1,6 @@
-import { stringKind, trackerOf } from '../array/unlike.ts'
+import { canBeSet, isBuiltIn, onTheBus, outputOf, trackerOf } from '../array/controllers.ts'
+import type { Layout } from '../array/layouts.ts'
+import { stringKind } from '../array/unlike.ts'
 import { newArray, nextId } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { controllerParts, partById, structuredCloneOf } from '../parts/shelf.ts'
@@ -14,6 +16,7 @@ const controllerLike = (design: Design, part: ControllerPart): Controller => ({
   id: nextId('controller', design.controllers),
   name: `Controller ${design.controllers.length + 1}`,
   part: structuredCloneOf(part),
+  chargeLimitA: null,
 })
 
 const withArray = (design: Design, index: number, changes: Partial<ArrayField>): Design => ({
@@ -88,30 +91,39 @@ export const setControllerKind =
     return takeController(index, { ...part, kind, outputAcW })(design)
   }
 
-/** Modules of an array in another layout, shared out over so many controllers like its own. */
+/** Modules of an array in another layout: a part of it on each tracker that the layout names, more controllers like its own. */
 export const takeLayout =
-  (index: number, layout: { inSeries: number; inParallel: number; controllers: number }): Change =>
+  (index: number, { inSeries, slots }: Pick<Layout, 'inSeries' | 'slots'>): Change =>
   (design) => {
-    const { inSeries, inParallel, controllers } = layout
     const array = design.arrays[index]
-    const more = Math.max(0, controllers - 1)
-    if (design.arrays.length + more > COUNTS.arrays || design.controllers.length + more > COUNTS.controllers)
-      return design
     const own = design.controllers.find(({ id }) => id === array.controllerId)
-    const share = (i: number) => Math.floor(inParallel / controllers) + (i < inParallel % controllers ? 1 : 0)
-    let next = withArray(design, index, { inSeries, inParallel: share(0) })
-    for (let i = 1; own && i < controllers; i++) {
+    const moreControllers = slots.reduce((most, { controller }) => Math.max(most, controller), 0)
+    const moreArrays = slots.length - 1
+    if (!own || slots.length === 0) return design
+    if (
+      design.arrays.length + moreArrays > COUNTS.arrays ||
+      design.controllers.length + moreControllers > COUNTS.controllers
+    )
+      return design
+    if (moreControllers > 0 && isBuiltIn(design, own)) return design
+    let next = design
+    const ids = [own.id]
+    for (let i = 1; i <= moreControllers; i++) {
       const controller = controllerLike(next, own.part)
-      const beside: ArrayField = {
-        ...structuredCloneOf(array),
-        id: nextId('array', next.arrays),
-        name: `${array.name} ${i + 1}`,
-        controllerId: controller.id,
-        inSeries,
-        inParallel: share(i),
-      }
-      next = { ...next, controllers: [...next.controllers, controller], arrays: [...next.arrays, beside] }
+      ids.push(controller.id)
+      next = { ...next, controllers: [...next.controllers, controller] }
     }
+    slots.forEach(({ controller, tracker, strings }, i) => {
+      const placed = { inSeries, inParallel: strings, controllerId: ids[controller], tracker }
+      if (i === 0) next = withArray(next, index, placed)
+      else {
+        const id = nextId('array', next.arrays)
+        next = {
+          ...next,
+          arrays: [...next.arrays, { ...structuredCloneOf(array), id, name: `${array.name} ${i + 1}`, ...placed }],
+        }
+      }
+    })
     return next
   }
 
@@ -213,4 +225,22 @@ export const beginTiltSeasons =
         { month: south ? 10 : 4, day: 1, tiltDeg: Math.max(0, tiltDeg - FLATTER_DEG) },
       ],
     })
+  }
+
+/**
+ * Sets the controllers that can be set so that all together charge the bank with no more than so many amps, each by its share.
+ * @param totalA ≥ 1
+ */
+export const limitControllers =
+  (totalA: number): Change =>
+  (design) => {
+    const settable = onTheBus(design.controllers).filter(canBeSet)
+    const fixedA = onTheBus(design.controllers).reduce((sum, each) => sum + (canBeSet(each) ? 0 : outputOf(each)), 0)
+    const allA = settable.reduce((sum, { part }) => sum + part.outputA, 0)
+    const share = Math.max(0, totalA - fixedA) / allA
+    if (!(share < 1)) return design
+    const controllers = design.controllers.map((each) =>
+      settable.includes(each) ? { ...each, chargeLimitA: Math.max(1, Math.floor(each.part.outputA * share)) } : each,
+    )
+    return { ...design, controllers }
   }

@@ -66,11 +66,11 @@ describe('other units', () => {
     expect(next.generator.startV).toBe(48)
   })
 
-  it('of a voltage that has no inverter on the shelf are not offered, and change nothing', () => {
+  it('of every voltage come with an inverter of the same kind from the shelf', () => {
     const european = gannetSkerry()
     expect(european.inverter.part.topology).toBe('single-230')
-    expect(voltagesFor(european)).toEqual([48, 24])
-    expect(takeVoltage(12)(european)).toBe(european)
+    expect(voltagesFor(european)).toEqual([48, 24, 12])
+    expect(takeVoltage(12)(european).inverter.part.topology).toBe('single-230')
     expect(voltagesFor(larkspurBench())).toEqual([48, 24, 12])
   })
 
@@ -106,7 +106,10 @@ describe('arrays and controllers', () => {
     const one = { ...design, controllers: design.controllers.slice(0, 1) }
     const all = { ...one, arrays: one.arrays.map((array) => ({ ...array, controllerId: one.controllers[0].id })) }
     expect(removeController(0)(all)).toBe(all)
-    const laidOut = takeLayout(0, { inSeries: 2, inParallel: 5, controllers: 3 })(all)
+    const laidOut = takeLayout(0, {
+      inSeries: 2,
+      slots: [2, 2, 1].map((strings, controller) => ({ controller, tracker: 1, strings })),
+    })(all)
     expect(laidOut.arrays.map(({ inParallel }) => inParallel).reduce((a, b) => a + b)).toBeGreaterThanOrEqual(5)
     const fewer = removeController(laidOut.controllers.length - 1)(laidOut)
     expect(fewer.arrays.every(({ controllerId }) => fewer.controllers.some(({ id }) => id === controllerId))).toBe(true)

@@ -1,4 +1,4 @@
-import { onLegsOf, stackingChoices, withInverter } from '../inverter/service.ts'
+import { onLegsOf, stackingChoices, withBuiltIn, withInverter } from '../inverter/service.ts'
 import { bestLegs } from '../inverter/legs.ts'
 import { serviceOf } from '../inverter/service.ts'
 import type { Design, Inverter, InverterPart } from '../document/types.ts'
@@ -29,7 +29,8 @@ export const setInverterCount =
       return setField('inverter.quantity', quantity)(design)
     const { part, stacking } = design.inverter
     const fits = stackingChoices(part, quantity).includes(stacking)
-    return settled({ ...design, inverter: { ...design.inverter, quantity, stacking: fits ? stacking : 'parallel' } })
+    const counted = { ...design, inverter: { ...design.inverter, quantity, stacking: fits ? stacking : 'parallel' } }
+    return settled(withBuiltIn(counted, part.controller))
   }
 
 /** How several inverters are joined; loads stay on legs that are there. */
@@ -62,4 +63,4 @@ export function inverterFor({ inverter }: Pick<Design, 'inverter'>, systemV: num
 export const followVoltage =
   (systemV: Design['bank']['systemV']): Change =>
   (design) =>
-    settled({ ...design, inverter: inverterFor(design, systemV) })
+    settled(withBuiltIn({ ...design, inverter: inverterFor(design, systemV) }, design.inverter.part.controller))

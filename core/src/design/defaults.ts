@@ -118,6 +118,7 @@ export function newArray(
     lightInducedLoss: 0.015,
     wiringLoss: 0.02,
     ageYears: 0,
+    breakerV: null,
     ...layout,
   }
 }
@@ -183,7 +184,9 @@ export function newDesign(name: string, where: NewPlace): Design {
         azimuthDeg: place.latitudeDeg >= 0 ? 180 : 0,
       }),
     ],
-    controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
+    controllers: [
+      { id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60'), chargeLimitA: null },
+    ],
     inverter: {
       part: partById(inverterParts, split ? 'one20-3k-24' : 'one30-3k-24'),
       quantity: 1,

@@ -68,7 +68,14 @@ export function larkspurBench(): Design {
         azimuthDeg: 178,
       }),
     ],
-    controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-450-100') }],
+    controllers: [
+      {
+        id: 'controller-1',
+        name: 'Controller 1',
+        part: partById(controllerParts, 'track-450-100'),
+        chargeLimitA: null,
+      },
+    ],
     inverter: { ...base.inverter, part: partById(inverterParts, 'split-6k-48') },
     generator: {
       ...base.generator,
@@ -124,7 +131,12 @@ export function larkspurMoreSun(): Design {
     arrays: [array, { ...array, id: 'array-2', name: 'Second row', inParallel: 1, controllerId: 'controller-2' }],
     controllers: [
       ...design.controllers,
-      { id: 'controller-2', name: 'Controller 2', part: partById(controllerParts, 'track-450-100') },
+      {
+        id: 'controller-2',
+        name: 'Controller 2',
+        part: partById(controllerParts, 'track-450-100'),
+        chargeLimitA: null,
+      },
     ],
   }
 }
@@ -169,7 +181,9 @@ export function gannetSkerry(): Design {
         mounting: 'roof-parallel',
       }),
     ],
-    controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
+    controllers: [
+      { id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60'), chargeLimitA: null },
+    ],
     inverter: { ...base.inverter, part: partById(inverterParts, 'one30-3k-24') },
     generator: {
       ...base.generator,
@@ -240,7 +254,9 @@ export function copperDraw(): Design {
         ageYears: 3,
       }),
     ],
-    controllers: [{ id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60') }],
+    controllers: [
+      { id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60'), chargeLimitA: null },
+    ],
     inverter: { ...base.inverter, part: partById(inverterParts, 'one20-3k-24') },
     generator: {
       ...base.generator,

@@ -1,7 +1,7 @@
 import type { Words } from '../units/words.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 5
+export const DESIGN_VERSION = 6
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -264,6 +264,8 @@ export interface ArrayField {
   lightInducedLoss: number
   wiringLoss: number
   ageYears: number
+  /** volts its breaker and switch are made to break; null while they are not chosen */
+  breakerV: number | null
 }
 
 export interface ControllerPart {
@@ -281,7 +283,16 @@ export interface ControllerPart {
   maxInputV: number
   minTrackV: number
   maxTrackV: number
+  /** it needs so many volts more than the bank is charged at, and so many to start */
+  aboveBankV: number
+  startAboveBankV: number
+  /** short-circuit current each of its trackers survives */
   maxInputA: number
+  /** operating current a tracker takes, beyond which it clips; null where only the short circuit is stated */
+  maxOperatingA: number | null
+  /** array watts its maker allows on a tracker and on the whole unit; null where none are stated */
+  maxTrackerW: number | null
+  maxArrayW: number | null
   outputA: number
   /** AC watts of an AC-coupled one; null for those on the battery's side, whose limit is `outputA` */
   outputAcW: number | null
@@ -294,6 +305,8 @@ export interface Controller {
   id: string
   name: string
   part: ControllerPart
+  /** charging current it is set to; null for all it has */
+  chargeLimitA: number | null
 }
 
 export type Topology = 'split-phase' | 'single-120' | 'single-230'

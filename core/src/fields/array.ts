@@ -134,6 +134,14 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
   ),
   wiringLoss: lossFrom('Wiring', 'Lost in the cables to the controller, 1 to 3 %.'),
   ageYears: number('Age', 'years', 0, 60, 'Modules lose about half a per cent a year.'),
+  breakerV: number(
+    'Breaker and switch',
+    'V',
+    10,
+    2000,
+    'Direct-current volts that the breaker, switch and fuses of this array are made to break. They meet the coldest dawn’s voltage, as the controller does.',
+    { empty: 'not chosen yet', step: 50, since: since(6, null) },
+  ),
 }
 
 export const CONTROLLER: FieldTable<ControllerPart> = {
@@ -167,7 +175,47 @@ export const CONTROLLER: FieldTable<ControllerPart> = {
   ),
   minTrackV: number('Tracks from', 'V', 0, 2000, 'Lowest voltage at which it finds the power point.'),
   maxTrackV: number('Tracks up to', 'V', 1, 2000, 'Highest voltage at which it finds the power point.'),
-  maxInputA: number('Input, at most', 'A', 0.1, 1000, 'Short-circuit current it may be joined to, per tracker.'),
+  aboveBankV: number(
+    'Above the bank',
+    'V',
+    0,
+    100,
+    'Volts it needs over the voltage the bank is charged at, 1 to 5; 0 where it can also raise the voltage.',
+    { step: 0.5, since: since(6, 5) },
+  ),
+  startAboveBankV: number(
+    'Above it to start',
+    'V',
+    0,
+    100,
+    'Volts over the bank’s charging voltage that it wants before it starts in the morning, about 5 on many; 0 where only “Starts from” counts.',
+    { step: 0.5, since: since(6, 0) },
+  ),
+  maxInputA: number(
+    'Short circuit, at most',
+    'A',
+    0.1,
+    1000,
+    'Short-circuit current that each of its trackers survives. More can destroy it.',
+  ),
+  maxOperatingA: number(
+    'Operating, at most',
+    'A',
+    0.1,
+    1000,
+    'Operating current each of its trackers takes. What the strings make beyond it is clipped, harmlessly.',
+    { empty: 'only its short-circuit limit is stated', since: since(6, null) },
+  ),
+  maxTrackerW: number('Array on a tracker', 'W', 1, 200000, 'Array watts the maker allows on one of its trackers.', {
+    empty: 'its maker states none',
+    step: 100,
+    since: since(6, null),
+  }),
+  maxArrayW: number('Array in all', 'W', 1, 500000, 'Array watts the maker allows on the whole unit.', {
+    empty: 'its maker states none',
+    step: 100,
+    since: since(6, null),
+  }),
   outputA: number('Output', 'A', 0.1, 1000, 'Charging current into the bank, at most.'),
   outputAcW: number('AC output', 'W', 50, 200000, 'AC watts of an AC-coupled one.', {
     empty: 'it charges the bank directly',
@@ -186,4 +234,12 @@ export const CONTROLLER_IN_PLACE: FieldTable<Controller> = {
   id: key('Key', 'By which arrays name it.'),
   name: named('Controller name', 'What you call it.'),
   part: part('Part', CONTROLLER, 'The charge controller.'),
+  chargeLimitA: number(
+    'Set to, at most',
+    'A',
+    1,
+    1000,
+    'Charging current it is set to, for a bank that takes less than the controller can give.',
+    { empty: 'all it can give', since: since(6, null) },
+  ),
 }

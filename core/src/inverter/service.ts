@@ -1,4 +1,9 @@
-import type { Design, Inverter, InverterPart, Leg, Load } from '../document/types.ts'
+import type { Controller, ControllerPart, Design, Inverter, InverterPart, Leg, Load } from '../document/types.ts'
+import { COUNTS } from '../fields/limits.ts'
+import { separateTrackers } from '../parts/shelf.ts'
+
+/** No controller that is bought by itself stands more. */
+const HIGHEST_SEPARATE_V = 450
 
 /** What stands at the house panel: by the part itself, or by how several of it are joined. */
 export type Service = 'split-phase' | 'three-phase' | 'single-120' | 'single-230'
@@ -108,10 +113,59 @@ export function withInverter(design: Design, part: InverterPart): Design {
     stacking,
     search: design.inverter.search && part.searchW !== null,
   }
-  const next = onLegsOf({ ...design, inverter })
-  if (!part.controller) return next
-  const [first, ...rest] = next.controllers
-  return { ...next, controllers: first ? [{ ...first, part: { ...part.controller } }, ...rest] : next.controllers }
+  return withBuiltIn(onLegsOf({ ...design, inverter }), design.inverter.part.controller)
+}
+
+/**
+ * As many controllers of the all-in-one's own kind as there are units; those that went with another unit become separate
+ * ones, or are gone where nothing is wired to them.
+ *
+ * @param before what was built into the units that stood there before
+ */
+export function withBuiltIn(design: Design, before: ControllerPart | null): Design {
+  const { quantity, part } = design.inverter
+  const inside = part.controller
+  const old = new Set([before?.id, inside?.id])
+  const wired = (controller: Controller) => design.arrays.some(({ controllerId }) => controllerId === controller.id)
+  let units = inside ? quantity : 0
+  const [first] = design.controllers
+  // an all-in-one takes over the first controller, then those of the units that were there
+  const order = design.controllers.filter((each) => each === first || old.has(each.part.id))
+  const kept = design.controllers.flatMap((controller): Controller[] => {
+    if (!order.includes(controller)) return [controller]
+    if (inside && units > 0) {
+      units--
+      return [
+        controller.part.id === inside.id ? controller : { ...controller, part: { ...inside }, chargeLimitA: null },
+      ]
+    }
+    if (!old.has(controller.part.id)) return [controller]
+    if (!wired(controller)) return []
+    return [{ ...controller, part: separateLike(controller.part) }]
+  })
+  const added: Controller[] = []
+  for (; inside && units > 0 && kept.length + added.length < COUNTS.controllers; units--) {
+    const number = kept.length + added.length + 1
+    const id = freeId([...kept, ...added], number)
+    added.push({ id, name: `Controller ${number}`, part: { ...inside }, chargeLimitA: null })
+  }
+  const controllers = [...kept, ...added]
+  const same =
+    controllers.length === design.controllers.length && controllers.every((each, i) => each === design.controllers[i])
+  return same ? design : { ...design, controllers }
+}
+
+function freeId(taken: readonly Controller[], from: number): string {
+  let number = from
+  while (taken.some(({ id }) => id === `controller-${number}`)) number++
+  return `controller-${number}`
+}
+
+/** The separate tracker that comes closest to one that was built in: what it destroys first, then what it gives. */
+function separateLike(part: ControllerPart): ControllerPart {
+  const enough = separateTrackers().filter(({ maxInputV }) => maxInputV >= Math.min(part.maxInputV, HIGHEST_SEPARATE_V))
+  const off = ({ outputA }: ControllerPart) => Math.abs(outputA - part.outputA)
+  return { ...enough.reduce((best, each) => (off(each) < off(best) ? each : best)) }
 }
 
 /** Loads on legs that the service does not have move to ones it has; what was across legs follows to what is across now. */

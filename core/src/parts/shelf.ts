@@ -14,6 +14,7 @@ const module = (
   widthM: number,
   weightKg: number,
   price: number,
+  more: Partial<ModulePart> = {},
 ): ModulePart => ({
   id,
   name,
@@ -32,7 +33,11 @@ const module = (
   widthM,
   weightKg,
   price,
+  ...more,
 })
+/** What a year older kind of cell does in heat, and the fuse its label names. */
+const POLY = { betaVocPctPerK: -0.32, gammaPctPerK: -0.42, alphaIscPctPerK: 0.055, seriesFuseA: 15 }
+const SMALL = { seriesFuseA: 15 }
 
 // prettier-ignore
 export const moduleParts: ModulePart[] = [
@@ -40,8 +45,12 @@ export const moduleParts: ModulePart[] = [
   module('mono-450', 'Mono 450 W, 120 half-cells', 450, 41.5, 13.75, 34.7, 12.97, 120, 1.909, 1.134, 24.5, 165),
   module('mono-545', 'Mono 545 W, 144 half-cells', 545, 49.8, 13.92, 41.8, 13.04, 144, 2.279, 1.134, 28.6, 195),
   module('mono-200', 'Mono 200 W, 72 small cells', 200, 45.2, 5.6, 37.5, 5.33, 72, 1.58, 0.808, 15, 120),
-  module('poly-250', 'Poly 250 W, 60 cells', 250, 37.8, 8.83, 30.6, 8.17, 60, 1.65, 0.992, 18.5, 70),
-  module('mono-100', 'Mono 100 W, 36 cells', 100, 22.5, 5.86, 18.6, 5.38, 36, 1.02, 0.67, 7, 75),
+  module('poly-250', 'Poly 250 W, 60 cells', 250, 37.8, 8.83, 30.6, 8.17, 60, 1.65, 0.992, 18.5, 70, POLY),
+  module('mono-100', 'Mono 100 W, 36 cells', 100, 22.5, 5.86, 18.6, 5.38, 36, 1.02, 0.67, 7, 75, SMALL),
+  module('mono-320', 'Mono 320 W, 60 cells, of earlier years', 320, 40.1, 10.15, 33.3, 9.61, 60, 1.665, 1.002, 18.6, 95, { betaVocPctPerK: -0.28, gammaPctPerK: -0.37, seriesFuseA: 20 }),
+  module('poly-300', 'Poly 300 W, 72 cells, of earlier years', 300, 44.6, 8.85, 36.2, 8.29, 72, 1.956, 0.992, 23, 80, POLY),
+  module('poly-140', 'Poly 140 W, 36 cells', 140, 22, 8.5, 17.8, 7.87, 36, 1.48, 0.67, 11.5, 85, POLY),
+  module('mono-180', 'Mono 180 W, 36 cells', 180, 22.4, 10.2, 18.5, 9.73, 36, 1.49, 0.67, 11, 110, { seriesFuseA: 20 }),
 ]
 
 const lfpCycles = [
@@ -124,13 +133,23 @@ const lead = (
 // prettier-ignore
 export const batteryParts: BatteryPart[] = [
   lfp('lfp-51-100', 'LFP 51.2 V 100 Ah rack unit', 51.2, 100, 45, 1450),
+  lfp('lfp-51-150', 'LFP 51.2 V 150 Ah rack unit', 51.2, 150, 66, 2050),
+  lfp('lfp-51-200', 'LFP 51.2 V 200 Ah wall unit', 51.2, 200, 92, 2600),
   lfp('lfp-51-280', 'LFP 51.2 V 280 Ah floor unit', 51.2, 280, 118, 3300),
+  lfp('lfp-51-300', 'LFP 51.2 V 300 Ah floor unit', 51.2, 300, 126, 3550),
+  lfp('lfp-25-100', 'LFP 25.6 V 100 Ah case', 25.6, 100, 23, 800),
   lfp('lfp-25-200', 'LFP 25.6 V 200 Ah case', 25.6, 200, 46, 1500),
   lfp('lfp-12-100', 'LFP 12.8 V 100 Ah case', 12.8, 100, 11.5, 420),
   lead('flooded-6-225', 'Flooded 6 V 225 Ah cart size', 'flooded', 6, 225, 28, 190, 0.6, 7),
   lead('flooded-6-420', 'Flooded 6 V 420 Ah deep case', 'flooded', 6, 420, 54, 410, 0.9, 10),
   lead('flooded-2-1100', 'Flooded 2 V 1100 Ah industrial cell', 'flooded', 2, 1100, 82, 520, 1.4, 15),
+  lead('flooded-12-105', 'Flooded 12 V 105 Ah block', 'flooded', 12, 105, 28, 160, 0.4, 5),
+  lead('flooded-12-155', 'Flooded 12 V 155 Ah block', 'flooded', 12, 155, 39, 240, 0.55, 6),
+  lead('flooded-12-230', 'Flooded 12 V 230 Ah block', 'flooded', 12, 230, 60, 390, 0.65, 7),
+  lead('agm-12-100', 'AGM 12 V 100 Ah block', 'agm', 12, 100, 30, 230, 0.5, 7),
+  lead('agm-12-150', 'AGM 12 V 150 Ah block', 'agm', 12, 150, 44, 330, 0.5, 7),
   lead('agm-12-200', 'AGM 12 V 200 Ah block', 'agm', 12, 200, 60, 430, 0.55, 8),
+  lead('agm-12-250', 'AGM 12 V 250 Ah block', 'agm', 12, 250, 73, 560, 0.55, 8),
   lead('agm-6-400', 'AGM 6 V 400 Ah tall case', 'agm', 6, 400, 56, 480, 0.7, 9),
   lead('gel-12-180', 'Gel 12 V 180 Ah block', 'gel', 12, 180, 58, 470, 0.8, 10),
 ]
@@ -154,7 +173,12 @@ const controller = (
   maxInputV,
   minTrackV,
   maxTrackV,
+  aboveBankV: 2,
+  startAboveBankV: 5,
   maxInputA,
+  maxOperatingA: null,
+  maxTrackerW: null,
+  maxArrayW: null,
   outputA,
   outputAcW: null,
   efficiency: 0.97,
@@ -163,14 +187,23 @@ const controller = (
   ...more,
 })
 
+/** It also raises the voltage, so the bank's does not matter to it. */
+const RAISES = { aboveBankV: 0, startAboveBankV: 0 }
+
 // prettier-ignore
 export const controllerParts: ControllerPart[] = [
   controller('track-450-100', 'Tracking 450 V, 100 A out, two inputs', 450, 80, 400, 44, 100, 980, { trackers: 2 }),
-  controller('in-unit-500-120', 'Built into an all-in-one unit, 500 V, two trackers, 120 A out', 500, 120, 430, 52, 120, 0, { trackers: 2 }),
-  controller('track-250-85', 'Tracking 250 V, 85 A out', 250, 60, 245, 70, 85, 720),
-  controller('track-150-60', 'Tracking 150 V, 60 A out', 150, 30, 145, 50, 60, 430),
-  controller('track-150-35', 'Tracking 150 V, 35 A out', 150, 30, 145, 40, 35, 270),
-  controller('track-100-30', 'Tracking 100 V, 30 A out', 100, 18, 95, 35, 30, 160),
+  controller('in-unit-500-120', 'Built into an all-in-one unit, 500 V, two trackers, 120 A out', 500, 120, 430, 52, 120, 0, { trackers: 2, ...RAISES, maxOperatingA: 44 }),
+  controller('in-unit-450-100', 'Built into an all-in-one unit, 450 V, one tracker, 100 A out', 450, 90, 430, 30, 100, 0, { ...RAISES, maxOperatingA: 22, maxArrayW: 5500 }),
+  controller('in-unit-450-80', 'Built into an all-in-one unit, 450 V, one tracker, 80 A out', 450, 60, 420, 22, 80, 0, { ...RAISES, maxOperatingA: 16, maxArrayW: 4000 }),
+  controller('track-250-85', 'Tracking 250 V, 85 A out', 250, 0, 245, 70, 85, 720),
+  controller('track-150-100', 'Tracking 150 V, 100 A out', 150, 0, 145, 70, 100, 640),
+  controller('track-150-85', 'Tracking 150 V, 85 A out', 150, 0, 145, 70, 85, 560),
+  controller('track-150-60', 'Tracking 150 V, 60 A out', 150, 0, 145, 50, 60, 430),
+  controller('track-150-45', 'Tracking 150 V, 45 A out', 150, 0, 145, 50, 45, 330),
+  controller('track-150-35', 'Tracking 150 V, 35 A out', 150, 0, 145, 40, 35, 270),
+  controller('track-150-30', 'Tracking 150 V, 30 A out', 150, 0, 145, 35, 30, 235),
+  controller('track-100-30', 'Tracking 100 V, 30 A out', 100, 0, 95, 35, 30, 160),
   controller('pulse-55-45', 'Pulse-width 12/24 V, 45 A', 55, 12, 55, 45, 45, 85, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.4 }),
   controller('ac-5k', 'AC-coupled array inverter, 5 kW', 600, 100, 550, 30, 21, 780, { kind: 'ac-coupled', outputAcW: 5000, trackers: 2, selfW: 2 }),
   controller('pulse-55-20', 'Pulse-width 12/24 V, 20 A', 55, 12, 55, 20, 20, 40, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.2 }),
@@ -220,7 +253,10 @@ const inverter = (
   ...more,
 })
 
-const builtIn = controllerParts.find(({ id }) => id === 'in-unit-500-120')!
+/** An inverter alone: charging from a backup takes a charger of its own. */
+const NO_CHARGER = { searchW: null }
+const inUnit = (id: string): ControllerPart => controllerParts.find((part) => part.id === id)!
+const builtIn = inUnit('in-unit-500-120')
 
 // prettier-ignore
 export const inverterParts: InverterPart[] = [
@@ -234,6 +270,20 @@ export const inverterParts: InverterPart[] = [
   inverter('one30-5k-48', 'Single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 28, 70, 50, 30, 1450),
   inverter('one20-4k-48', 'Single 120 V 4 kW, 48 V, stacks in pairs', 'single-120', 48, 4000, 2, 5, 24, 60, 40, 26, 1250),
   inverter('one20-1k-12', 'Single 120 V 1 kW, 12 V, stepped wave', 'single-120', 12, 1000, 1.6, 1, 9, 0, 0, 4, 140, { waveform: 'stepped', searchW: null }),
+  inverter('one20-600-12', 'Single 120 V 600 W, 12 V', 'single-120', 12, 600, 2, 2, 7, 0, 0, 3, 150, NO_CHARGER),
+  inverter('one20-1k2-12', 'Single 120 V 1.2 kW, 12 V', 'single-120', 12, 1200, 2, 2, 10, 0, 0, 5, 290, NO_CHARGER),
+  inverter('one20-1k2-24', 'Single 120 V 1.2 kW, 24 V', 'single-120', 24, 1200, 2, 2, 10, 0, 0, 5, 310, NO_CHARGER),
+  inverter('one20-2k-24', 'Single 120 V 2 kW, 24 V', 'single-120', 24, 2000, 2, 5, 16, 50, 30, 17, 640),
+  inverter('one30-600-12', 'Single 230 V 600 W, 12 V', 'single-230', 12, 600, 2, 2, 7, 0, 0, 3, 160, NO_CHARGER),
+  inverter('one30-1k2-12', 'Single 230 V 1.2 kW, 12 V', 'single-230', 12, 1200, 2, 2, 10, 50, 16, 11, 480),
+  inverter('one30-1k2-24', 'Single 230 V 1.2 kW, 24 V', 'single-230', 24, 1200, 2, 2, 10, 25, 16, 11, 480),
+  inverter('one30-2k-24', 'Single 230 V 2 kW, 24 V', 'single-230', 24, 2000, 2, 5, 13, 50, 32, 17, 680),
+  inverter('all-3k-24-120', 'All-in-one single 120 V 3 kW, 24 V', 'single-120', 24, 3000, 2, 5, 35, 80, 40, 12, 620, { controller: inUnit('in-unit-450-80'), searchW: null }),
+  inverter('all-3k-24-230', 'All-in-one single 230 V 3 kW, 24 V', 'single-230', 24, 3000, 2, 5, 35, 80, 30, 10, 560, { controller: inUnit('in-unit-450-80'), searchW: null }),
+  inverter('all-5k-48-230', 'All-in-one single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 45, 80, 40, 13, 780, { controller: inUnit('in-unit-450-100'), searchW: null }),
+  inverter('all-6k-48-120', 'All-in-one single 120 V 6 kW, 48 V, stacks in pairs', 'single-120', 48, 6000, 1.7, 3, 50, 100, 50, 17, 1050, { controller: inUnit('in-unit-450-100'), searchW: null }),
+  inverter('all-8k-48', 'All-in-one split-phase 8 kW, 48 V', 'split-phase', 48, 8000, 1.6, 3, 70, 120, 60, 42, 2400, { controller: builtIn, searchW: null }),
+  inverter('all-10k-48', 'All-in-one split-phase 10 kW, 48 V', 'split-phase', 48, 10000, 1.6, 3, 80, 160, 70, 48, 2800, { controller: builtIn, searchW: null }),
   inverter('all-12k-48', 'All-in-one split-phase 12 kW, 48 V', 'split-phase', 48, 12000, 1.6, 3, 95, 180, 80, 60, 3300, { controller: builtIn, searchW: null }),
   inverter('all-6k-48', 'All-in-one single 230 V 6 kW, 48 V', 'single-230', 48, 6000, 1.7, 3, 55, 100, 50, 38, 1500, { controller: builtIn, searchW: null }),
 ]

@@ -1,9 +1,11 @@
+import { breakerVolts } from './array/breakerVolts.ts'
 import { clipping } from './array/clipping.ts'
 import { coldVoltageRule } from './array/coldVoltage.ts'
 import { hotVoltageRule } from './array/hotVoltage.ts'
 import { inputCurrent } from './array/inputCurrent.ts'
 import { liveModules } from './array/liveModules.ts'
 import { missingArray } from './array/missing.ts'
+import { moduleWatts } from './array/moduleWatts.ts'
 import { pulseWidth } from './array/pulseWidth.ts'
 import { stringFuses } from './array/stringFuses.ts'
 import { unlikeStrings } from './array/unlike.ts'
@@ -72,7 +74,9 @@ export const RULES: readonly Rule[] = [
   cold,
   shock,
   missingArray,
+  moduleWatts,
   coldVoltageRule,
+  breakerVolts,
   hotVoltageRule,
   inputCurrent,
   stringFuses,

@@ -110,7 +110,8 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['bank.sharing', 'sound', larkspurFlooded, () => {}],
   ['bank.charge-rate', 'watch', larkspurFlooded, (d) => (d.arrays[0].inParallel = 1)],
   ['bank.charge-rate', 'sound', larkspurFlooded, () => {}],
-  ['bank.charge-rate', 'stop', larkspurFlooded, (d) => (d.bank.inParallel = 1)],
+  ['bank.charge-rate', 'watch', larkspurFlooded, (d) => (d.bank.inParallel = 1)],
+  ['bank.charge-rate', 'stop', gannetSkerry, (d) => Object.assign(d.controllers[0].part, { kind: 'pulse-width', outputA: 200 }, (d.arrays[0].inParallel = 20))],
   ['bank.charge-rate', 'watch', larkspurBench, (d) => (d.bank.inParallel = 1)],
   ['bank.cold', 'stop', larkspurFlooded, (d) => Object.assign(d.place, { recordLowC: -45, batteryRoom: { kind: 'unheated', setC: 0, depthM: 1 } })],
   ['bank.shock', 'watch', larkspurBench, () => {}],
@@ -138,7 +139,7 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['generator.load', 'watch', larkspurBench, (d) => (d.generator.part.ratedW = 60000)],
   ['generator.load', 'sound', larkspurBench, (d) => (d.generator.chargeLimitA = 70)],
   ['generator.charger-over-bank', 'watch', larkspurBench, (d) => (d.bank.inParallel = 1)],
-  ['generator.charger-over-bank', 'stop', larkspurFlooded, (d) => (d.bank.part.maxChargeA = 20)],
+  ['generator.charger-over-bank', 'watch', larkspurFlooded, (d) => (d.bank.part.maxChargeA = 20)],
   ['generator.equalise', 'watch', larkspurBench, (d) => (d.generator.equaliseEveryDays = 90)],
   [
     'generator.nobody-home',

@@ -1,6 +1,6 @@
 import { surfaceOf } from '../plane/surface.ts'
 import { passesW, selfDayWh } from '../array/controllers.ts'
-import { layouts, type Layout } from '../array/layouts.ts'
+import { DULL_MONTH, layouts, type Layout } from '../array/layouts.ts'
 import { arrayNeed, LEAST_SUN_H } from '../array/need.ts'
 import { newArray } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../document/types.ts'
@@ -68,6 +68,7 @@ export function suggestArray(design: Design): Suggestion {
     id: `controller-${i + 1}`,
     name: `Controller ${i + 1}`,
     part: { ...chosen.controller },
+    chargeLimitA: null,
   }))
   const arrays = controllers.map((controller, i): ArrayField => ({
     ...first,
@@ -113,7 +114,10 @@ function choose(design: Design, module: ModulePart, needW: (choice: Choice) => n
   const enough = candidates.filter(
     (choice) =>
       choice.layout.watts >= needW(choice) &&
-      choice.layout.watts <= choice.layout.controllers * passesW(choice.controller, absorptionV(design.bank)) * 1.15,
+      choice.layout.watts <=
+        choice.layout.controllers *
+          passesW({ part: choice.controller, chargeLimitA: null }, absorptionV(design.bank)) *
+          DULL_MONTH,
   )
   if (enough.length > 0) return [...enough].sort((a, b) => price(a) - price(b))[0]
   return [...candidates].sort((a, b) => b.layout.watts - a.layout.watts || price(a) - price(b))[0] ?? null

@@ -2,11 +2,11 @@ import { unlikeGroups, unlikeLossAt, type UnlikeGroup } from '../array/unlike.ts
 import { coldFactor } from '../bank/chemistry.ts'
 import { absorptionV, bankNominalV } from '../bank/layout.ts'
 import { roomTemperature } from '../bank/roomTemperature.ts'
-import { busAmps, onTheBus, passesW } from '../array/controllers.ts'
+import { busAmps, onTheBus, outputOf, passesW, trackerInputs, type TrackerInput } from '../array/controllers.ts'
 import { LIGHT_STEP, lowLight } from '../array/lowLight.ts'
 import { HEAT_LOSS, arrayRatedW, lossFactor } from '../array/power.ts'
 import { pick } from '../document/question.ts'
-import type { ArrayField, Design } from '../document/types.ts'
+import type { ArrayField, ControllerPart, Design } from '../document/types.ts'
 import { DAYS, HOURS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { snowOfYear } from '../weather/snow.ts'
 import type { WeatherYear } from '../weather/generate.ts'
@@ -95,11 +95,13 @@ export const hoursQuestion = (design: HoursQuestion): HoursQuestion => ({
 export function controllerEfficiency({ controllers }: Pick<Design, 'controllers'>): number {
   const outputA = busAmps(controllers)
   if (outputA <= 0) return 1
-  return onTheBus(controllers).reduce((sum, { part }) => sum + part.efficiency * part.outputA, 0) / outputA
+  return onTheBus(controllers).reduce((sum, each) => sum + each.part.efficiency * outputOf(each), 0) / outputA
 }
 
-/** Of one controller, while a year is worked out. */
+/** Of one controller, while a year is worked out; of one of its trackers, and the current its strings would like to give. */
 const POWER = new Float64Array(HOURS)
+const ON_TRACKER = new Float64Array(HOURS)
+const WANTED_A = new Float64Array(HOURS)
 
 /**
  * Array power and bank temperature of a weather year.
@@ -120,12 +122,19 @@ export function yearHours(design: HoursQuestion, weather: WeatherYear, planes: r
   const unlike = unlikeGroups(design)
   for (const controller of design.controllers) {
     const power = POWER.fill(0)
-    design.arrays.forEach((array, i) => {
-      if (array.controllerId !== controller.id) return
-      const group = unlike.find(({ arrayIds }) => arrayIds.includes(array.id)) ?? null
-      addArrayPower(array, controller.part.kind === 'pulse-width' ? volts : 0, group, weather, planes[i], power)
-    })
-    const limit = passesW(controller.part, volts)
+    for (const input of trackerInputs(controller, design.arrays)) {
+      const held = input.takesW < input.ratedW
+      const on = held ? ON_TRACKER.fill(0) : power
+      for (const array of input.arrays) {
+        const group = unlike.find(({ arrayIds }) => arrayIds.includes(array.id)) ?? null
+        const plane = planes[design.arrays.indexOf(array)]
+        addArrayPower(array, controller.part.kind === 'pulse-width' ? volts : 0, group, weather, plane, on)
+      }
+      if (held) addHeld(controller.part, input, design.arrays, planes, power)
+    }
+    const limit = passesW(controller, volts)
+    const takesW = controller.part.maxArrayW ?? Infinity
+    if (takesW < Infinity) for (let i = 0; i < HOURS; i++) power[i] = Math.min(power[i], takesW)
     if (controller.part.kind === 'ac-coupled') {
       const feeds = (hours.acSourceW ??= new Float64Array(HOURS))
       for (let i = 0; i < HOURS; i++) feeds[i] += Math.min(power[i] * controller.part.efficiency, limit)
@@ -140,6 +149,31 @@ export function yearHours(design: HoursQuestion, weather: WeatherYear, planes: r
   for (let day = 0; day < DAYS; day++)
     hours.coldShare[day] = coldFactor(design.bank.part.chemistry, hours.roomC[day * 24 + 6])
   return hours
+}
+
+/**
+ * Adds what a tracker takes of its strings' power: no more than its amps let through near their power point, and no more
+ * than its watts.
+ */
+function addHeld(
+  { maxOperatingA, maxTrackerW }: ControllerPart,
+  { arrays }: TrackerInput,
+  all: readonly ArrayField[],
+  planes: readonly Float32Array[],
+  power: Float64Array,
+): void {
+  const mostA = maxOperatingA ?? Infinity
+  const mostW = maxTrackerW ?? Infinity
+  const wantedA = WANTED_A.fill(0)
+  for (const array of arrays) {
+    const plane = planes[all.indexOf(array)]
+    const perWM2 = (array.module.impA * array.inParallel) / 1000
+    for (let i = 0; i < HOURS; i++) wantedA[i] += perWM2 * plane[i]
+  }
+  for (let i = 0; i < HOURS; i++) {
+    const share = wantedA[i] > mostA ? mostA / wantedA[i] : 1
+    power[i] += Math.min(ON_TRACKER[i] * share, mostW)
+  }
 }
 
 /** What the other sources on one side give through a year of the run, W; null where there is none. */

@@ -97,6 +97,7 @@ const anyDesign: fc.Arbitrary<Design> = fc
         id: 'controller-9',
         name: 'AC',
         part: { ...part, kind: 'ac-coupled', outputAcW: 2000 },
+        chargeLimitA: null,
       })
     }
     design.winter.stepMin = pick.stepMin

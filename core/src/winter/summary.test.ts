@@ -139,8 +139,18 @@ describe('what the plan makes of a design', () => {
     const two: Design = {
       ...design,
       controllers: [
-        { id: 'a', name: 'a', part: { ...design.controllers[0].part, outputA: 30, efficiency: 0.9 } },
-        { id: 'b', name: 'b', part: { ...design.controllers[0].part, outputA: 90, efficiency: 0.98 } },
+        {
+          id: 'a',
+          name: 'a',
+          part: { ...design.controllers[0].part, outputA: 30, efficiency: 0.9 },
+          chargeLimitA: null,
+        },
+        {
+          id: 'b',
+          name: 'b',
+          part: { ...design.controllers[0].part, outputA: 90, efficiency: 0.98 },
+          chargeLimitA: null,
+        },
       ],
     }
     expect(controllerEfficiency(two)).toBeCloseTo((30 * 0.9 + 90 * 0.98) / 120, 12)

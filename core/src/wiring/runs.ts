@@ -1,3 +1,4 @@
+import { isBuiltIn, outputOf } from '../array/controllers.ts'
 import { bankNominalV } from '../bank/layout.ts'
 import type { Design, WireRun } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
@@ -22,6 +23,8 @@ export interface WorkedRun {
   sound: boolean
   /** how the currents come about */
   because: string
+  /** it lies inside a unit that brings it along, with its breaker: nothing to choose */
+  within: boolean
 }
 
 /** Every run of the design, worked out. */
@@ -62,16 +65,20 @@ export function runCurrents(
     }
     case 'controller-bank': {
       const controller = controllers.find(({ id }) => id === run.subjectId) ?? controllers[0]
+      if (controller && isBuiltIn(design, controller))
+        return continuous(0, bankNominalV(bank), 'inside the all-in-one unit: its battery cable is the inverter’s')
       if (controller?.part.outputAcW) return continuous(acAmps(controller.part.outputAcW), acV, 'its AC output × 1.25')
-      return continuous(controller?.part.outputA ?? 0, bankNominalV(bank), 'the controller’s output × 1.25')
+      return continuous(controller ? outputOf(controller) : 0, bankNominalV(bank), 'the controller’s output × 1.25')
     }
     case 'bank-inverter': {
       const { ratedW, fullLoadEfficiency, lowCutV } = inverter.part
-      return continuous(
-        (ratedW * inverter.quantity) / (fullLoadEfficiency * lowCutV),
-        bankNominalV(bank),
-        `full load ÷ (${fullLoadEfficiency} × ${lowCutV} V low) × 1.25`,
-      )
+      const loadA = (ratedW * inverter.quantity) / (fullLoadEfficiency * lowCutV)
+      // the one battery cable of an all-in-one carries its controllers' and its charger's current as well
+      const inside = controllers.filter((controller) => isBuiltIn(design, controller))
+      const chargeA = inside.reduce((sum, controller) => sum + outputOf(controller), 0)
+      return chargeA > loadA
+        ? continuous(chargeA, bankNominalV(bank), 'charging current of its own trackers × 1.25')
+        : continuous(loadA, bankNominalV(bank), `full load ÷ (${fullLoadEfficiency} × ${lowCutV} V low) × 1.25`)
     }
     case 'inverter-house':
       return continuous(acAmps(inverter.part.ratedW * inverter.quantity), acV, 'the inverter’s rating × 1.25')
@@ -90,10 +97,17 @@ export function runCurrents(
 }
 
 function workRun(design: Design, run: WireRun): WorkedRun {
-  return { run, ...judge(runCurrents(design, run), run) }
+  return { run, ...judge(runCurrents(design, run), run), within: isWithin(design, run) }
 }
 
-type Judged = Omit<WorkedRun, 'run'>
+/** Whether a run lies inside an all-in-one unit, between its own controller and its battery terminals. */
+function isWithin(design: Design, { circuit, subjectId }: WireRun): boolean {
+  if (circuit !== 'controller-bank') return false
+  const controller = design.controllers.find(({ id }) => id === subjectId) ?? design.controllers[0]
+  return controller !== undefined && isBuiltIn(design, controller)
+}
+
+type Judged = Omit<WorkedRun, 'run' | 'within'>
 
 /**
  * A cable under its currents: sound where it carries them, a standard device stands between the current and what the

@@ -1,4 +1,4 @@
-import { trackerNeedsV } from '../../array/layouts.ts'
+import { trackerNeedsV, trackerStartsV } from '../../array/layouts.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 import { volts } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -14,11 +14,12 @@ export const hotVoltageRule: Rule = {
       const openV = (hotV * array.module.vocV) / array.module.vmpV
       const needed = trackerNeedsV(controller.part, derived.chargeV)
       const more = { working: `array.hot-voltage.${array.id}` }
-      if (openV < controller.part.startV)
+      const startsV = trackerStartsV(controller.part, derived.chargeV)
+      if (openV < startsV)
         return [
           watch(
             array.id,
-            say`${array.name} opens at ${volts(openV)} when hot; charging starts from ${volts(controller.part.startV)}.`,
+            say`${array.name} opens at ${volts(openV)} when hot; charging starts from ${volts(startsV)}.`,
             'It may not start again after a hot noon. Put more modules in series.',
             more,
           ),

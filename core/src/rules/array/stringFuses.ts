@@ -1,4 +1,4 @@
-import { fedByOthersA, needsStringFuses } from '../../array/power.ts'
+import { fedByOthersA, needsStringFuses } from '../../array/stringFuses.ts'
 import { watch, type Rule } from '../rule.ts'
 import { amps } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -6,14 +6,14 @@ import { say } from '../../units/words.ts'
 export const stringFuses: Rule = {
   id: 'array.string-fuses',
   step: 'array',
-  check: ({ design: { arrays } }) =>
-    arrays
-      .filter((array) => needsStringFuses(arrays, array))
+  check: ({ design }) =>
+    design.arrays
+      .filter((array) => needsStringFuses(design, array))
       .map((array) =>
         watch(
           array.id,
           say`${array.name} needs a fuse in every string.`,
-          say`A short in one would be fed ${amps(fedByOthersA(arrays, array))} by the others on its tracker; its modules stand ${amps(array.module.seriesFuseA)}.`,
+          say`A short in one would be fed ${amps(fedByOthersA(design, array))} by the others on its tracker; its modules stand ${amps(array.module.seriesFuseA)}.`,
         ),
       ),
 }

@@ -1,4 +1,6 @@
-import { busAmps } from '../../array/controllers.ts'
+import { sunChargeA } from '../../array/controllers.ts'
+import { bankNominalV, ratedAh } from '../../bank/layout.ts'
+import { limitControllers } from '../../change/array.ts'
 import type { Design } from '../../document/types.ts'
 import { moreArray } from '../../suggest/moreArray.ts'
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
@@ -16,38 +18,51 @@ const addedArray = (design: Design): { remedy?: Remedy } =>
     ? {}
     : { remedy: { label: 'add an array', apply: (d) => moreArray(d, WANTED_RATE) } }
 
+/** What the controllers are set to, where they can be so that no more comes. */
+function setTo(design: Design, mostA: number): { remedy?: Remedy } {
+  const amps = Math.floor(mostA)
+  const set = amps >= 1 ? limitControllers(amps)(design) : design
+  if (set === design || sunChargeA(set, bankNominalV(set.bank)) > mostA) return {}
+  return { remedy: { label: say`set the controllers to ${amount(amps, 'A')}`, apply: limitControllers(amps) } }
+}
+
 export const chargeRate: Rule = {
   id: 'bank.charge-rate',
   step: 'bank',
   check: ({ design, derived: { worked } }) => {
-    const { bank, controllers } = design
+    const { bank } = design
     const rate = worked['bank.charge-rate'].value
     const { chargeRate: wanted, managed } = CHEMISTRIES[bank.part.chemistry]
     const { low, high } = wanted
     const shown = say`${amount(rate * 100, '%')} of capacity an hour`
     const more = { working: 'bank.charge-rate' }
     const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
-    const outputA = busAmps(controllers)
+    const chargeA = sunChargeA(design, bankNominalV(bank))
     if (managed)
-      return outputA > limitA
+      return chargeA > limitA
         ? [
             watch(
               'bank',
-              say`Controllers can push ${amount(outputA, 'A')}; the units take ${amount(limitA, 'A')}.`,
-              'Set the controllers’ charge limit, or the management unit will disconnect on a bright day.',
-              more,
+              say`The sun can push ${amount(chargeA, 'A')}; the units take ${amount(limitA, 'A')}.`,
+              'Set the controllers’ charging current, or the management unit will disconnect on a bright day.',
+              { ...more, ...setTo(design, limitA) },
             ),
           ]
         : [sound('bank', say`Charged at up to ${shown}.`, 'Within what the units accept.', more)]
-    if (rate > high)
+    if (rate > high) {
+      const highA = high * ratedAh(bank.part) * bank.inParallel
+      const set = setTo(design, highA)
       return [
-        stop(
+        (set.remedy ? watch : stop)(
           'bank',
           say`Charged at ${shown}.`,
-          say`Over ${amount(high * 100, '%')} this bank overheats and gasses. Limit the controllers or enlarge the bank.`,
-          more,
+          set.remedy
+            ? say`Over ${amount(high * 100, '%')} this bank overheats and gasses. Set the controllers’ charging current, or enlarge the bank.`
+            : say`Over ${amount(high * 100, '%')} this bank overheats and gasses, and its controllers cannot be set. Less array, or a larger bank.`,
+          { ...more, ...set },
         ),
       ]
+    }
     if (rate < low)
       return [
         watch(

@@ -45,6 +45,7 @@ const PLACED: (keyof ArrayField)[] = [
   'mismatchLoss',
   'lightInducedLoss',
   'ageYears',
+  'breakerV',
 ]
 const derived = computed(() => design.derived?.arrays[props.index])
 </script>

@@ -4,6 +4,8 @@ import { Trash2 } from '@lucide/vue'
 import {
   CONTROLLER,
   controllerWatts,
+  isBuiltIn,
+  outputOf,
   type ControllerPart,
   removeController,
   setControllerKind,
@@ -22,14 +24,16 @@ const design = useDesign()
 const prefs = usePrefs()
 const controller = computed(() => design.document!.controllers[props.index])
 const feedsAc = computed(() => controller.value.part.kind === 'ac-coupled')
-const passes = computed(() => controllerWatts(design.document!, controller.value.part.outputA))
+const passes = computed(() => controllerWatts(design.document!, outputOf(controller.value)))
 const FIELDS = Object.keys(CONTROLLER).filter(
   (key) => !['id', 'name', 'kind'].includes(key),
 ) as (keyof ControllerPart)[]
+const FOR_AC: (keyof ControllerPart)[] = ['outputAcW']
+const FOR_BUS: (keyof ControllerPart)[] = ['outputA', 'aboveBankV', 'startAboveBankV']
 const fields = computed(() =>
-  FIELDS.filter((key) => (key === 'outputAcW' ? feedsAc.value : key === 'outputA' ? !feedsAc.value : true)).map(
-    (key) => `controllers.${props.index}.part.${key}`,
-  ),
+  FIELDS.filter((key) => (FOR_AC.includes(key) ? feedsAc.value : FOR_BUS.includes(key) ? !feedsAc.value : true))
+    .map((key) => `controllers.${props.index}.part.${key}`)
+    .concat(feedsAc.value ? [] : `controllers.${props.index}.chargeLimitA`),
 )
 /** What an AC-coupled one gives is in watts, at first what its amps would be at 240 V. */
 function setKind(kind: ControllerPart['kind']): void {
@@ -79,7 +83,10 @@ function setKind(kind: ControllerPart['kind']): void {
       is held off. The inverter must be made for it and carry at least its rating.
     </p>
     <p v-else class="quiet">
-      Passes
+      <template v-if="isBuiltIn(design.document!, controller)"
+        >Part of {{ design.document!.inverter.part.name }}: the unit’s own battery cable, breaker and disconnect serve
+        it too. </template
+      >Passes
       <template v-for="(each, i) in passes" :key="each.volts"
         >{{ i > 0 ? ', ' : '' }}{{ prefs.show(each.watts, 'W') }} at {{ each.volts }} V</template
       >.

@@ -1,32 +1,33 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { layoutQuestion, layouts, refusedLayouts, type Layout, takeLayout } from '@ambrel/core'
+import { layoutQuestionOf, layouts, refusedLayouts, type Layout, takeLayout } from '@ambrel/core'
+import ChoiceField from '../../fields/ChoiceField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
-/** Legal layouts of the first array's module on its controller, best first; one click takes one. */
+/** Legal layouts of an array's module on its controller, beside the other arrays, best first; one click takes one. */
 const design = useDesign()
 const prefs = usePrefs()
-const array = computed(() => design.document!.arrays[0])
+const chosen = ref(0)
+const arrays = computed(() => design.document!.arrays)
+const index = computed(() => Math.min(chosen.value, arrays.value.length - 1))
+const array = computed(() => arrays.value[index.value])
 const controller = computed(() => design.document!.controllers.find(({ id }) => id === array.value.controllerId)!)
-/** Enough for half as much again as the hand method asks, or for a little more than there is. */
-const most = computed(() => {
-  const need = design.derived!.worked['array.need'].value
-  const count = array.value.inSeries * array.value.inParallel
-  return Math.min(60, Math.max(count + 4, Math.ceil((need * 1.5) / array.value.module.ratedW)))
-})
-const question = computed(() => layoutQuestion(design.document!, array.value.module, controller.value.part, most.value))
-const list = computed(() => layouts(question.value))
-const refused = computed(() => refusedLayouts(question.value))
+const question = computed(() =>
+  layoutQuestionOf(design.document!, index.value, design.derived!.worked['array.need'].value),
+)
+const list = computed(() => (question.value ? layouts(question.value) : []))
+const refused = computed(() => (question.value ? refusedLayouts(question.value) : []))
+const wanted = computed(() => question.value?.needW ?? 0)
 const all = ref(false)
 const SHOWN = 7
 const shown = computed(() => (all.value ? list.value : list.value.slice(0, SHOWN)))
-const isNow = (layout: Layout) =>
-  layout.controllers === 1 && layout.inSeries === array.value.inSeries && layout.inParallel === array.value.inParallel
-function take(layout: Layout): void {
-  const { inSeries, inParallel, controllers } = layout
-  design.change(`${inSeries} × ${inParallel}`, takeLayout(0, { inSeries, inParallel, controllers }))
-}
+const isNow = ({ inSeries, slots }: Layout) =>
+  slots.length === 1 && inSeries === array.value.inSeries && slots[0].strings === array.value.inParallel
+const onWhat = ({ controllers, slots }: Layout) =>
+  controllers > 1 ? ` on ${controllers}` : slots.length > 1 ? ` on ${slots.length} trackers` : ''
+const take = (layout: Layout) =>
+  design.change(`${layout.inSeries} × ${layout.inParallel}`, takeLayout(index.value, layout))
 </script>
 
 <template>
@@ -34,8 +35,20 @@ function take(layout: Layout): void {
     <div class="row">
       <h2>Legal layouts</h2>
       <p class="quiet grow">
-        {{ array.module.name }} on {{ controller.part.name }}, most power first, then fewest controllers
+        {{ array.module.name }} on {{ controller.part.name }}:
+        {{
+          wanted > 0
+            ? `what brings the ${prefs.show(wanted, 'W')} the darkest month still wants comes first, on the fewest controllers, with the least array`
+            : 'the darkest month wants no more than there is; the least comes first'
+        }}
       </p>
+      <ChoiceField
+        v-if="arrays.length > 1"
+        :model-value="index"
+        :options="arrays.map(({ name }, value) => ({ value, label: name }))"
+        label="Of array"
+        @update:model-value="chosen = Number($event)"
+      />
     </div>
     <table class="sheet">
       <thead>
@@ -49,15 +62,8 @@ function take(layout: Layout): void {
         </tr>
       </thead>
       <tbody>
-        <tr
-          v-for="layout in shown"
-          :key="`${layout.inSeries}x${layout.inParallel}x${layout.controllers}`"
-          :class="{ now: isNow(layout) }"
-        >
-          <td>
-            {{ layout.inSeries }} × {{ layout.inParallel
-            }}<template v-if="layout.controllers > 1"> on {{ layout.controllers }}</template>
-          </td>
+        <tr v-for="layout in shown" :key="`${layout.inSeries}x${layout.inParallel}`" :class="{ now: isNow(layout) }">
+          <td>{{ layout.inSeries }} × {{ layout.inParallel }}{{ onWhat(layout) }}</td>
           <td class="n">{{ prefs.show(layout.coldV, 'V') }}</td>
           <td class="n">{{ prefs.show(layout.hotV, 'V') }}</td>
           <td class="n">{{ prefs.show(layout.watts, 'W') }}</td>

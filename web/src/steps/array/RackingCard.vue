@@ -19,7 +19,7 @@ const list = computed(() =>
     return {
       array,
       wanted,
-      fused: needsStringFuses(design.document!.arrays, array),
+      fused: needsStringFuses(design.document!, array),
       needs: racking(array, wanted, sun.value),
     }
   }),

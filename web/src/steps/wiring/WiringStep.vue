@@ -82,7 +82,9 @@ useNewRow(add)
               <td v-for="cell in cells(i)" :key="cell.path" :class="cell.class">
                 <DocumentField :path="cell.path" :of="run.name" :options="cell.options" />
               </td>
-              <td class="n" :title="worked(i)?.because">{{ prefs.show(worked(i)?.designA, 'A') }}</td>
+              <td class="n" :title="worked(i)?.because">
+                {{ worked(i)?.within ? 'in the unit' : prefs.show(worked(i)?.designA, 'A') }}
+              </td>
               <td class="n">{{ prefs.show(worked(i)?.ampacityA, 'A') }}</td>
               <td class="n">{{ worked(i) ? `${decimal(worked(i)!.dropPct, 1)} %` : '—' }}</td>
               <td class="tiny">
