@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import {
   addSource,
-  bankCables,
+  bankConductors,
   bankWear,
   changeSource,
   checklist,
@@ -126,7 +126,7 @@ const winterOf = (design: Design) => summariseWinter([yearOf(design)], design)
 const RESULTS: ((design: Design) => unknown)[] = [
   derive,
   checklist,
-  (design) => bankCables(design.bank),
+  bankConductors,
   (design) => design.arrays.map((array) => racking(array, 2, winterSun(design, 12))),
   yearOf,
   (design) => findings({ design, derived: derive(design), winter: winterOf(design) }),

@@ -56,6 +56,7 @@ export function stringsAtLimit(bank: Bank): number {
 
 /** A cable of the bank, for the list that goes along to the bench. */
 export interface BankCable {
+  part: 'jumper' | 'link' | 'lead' | 'main' | 'fuse'
   says: string
   quantity: number
   lengthM: number
@@ -65,13 +66,13 @@ export interface BankCable {
 export function bankCables(bank: Bank): BankCable[] {
   const { inSeries, inParallel, takeoff, seriesM, linkM, leadM, stringFuses } = bank
   const cables: BankCable[] = []
-  const add = (says: string, quantity: number, lengthM: number) => {
-    if (quantity > 0) cables.push({ says, quantity, lengthM })
+  const add = (part: BankCable['part'], says: string, quantity: number, lengthM: number) => {
+    if (quantity > 0) cables.push({ part, says, quantity, lengthM })
   }
-  add('jumper from + to − of the next unit', (inSeries - 1) * inParallel, seriesM)
-  if (takeoff === 'equal-leads') add('lead from a string to its bar, all of one length', 2 * inParallel, linkM)
-  else add('link between neighbouring strings, + to + and − to −', 2 * (inParallel - 1), linkM)
-  add('main lead', 2, leadM)
-  if (stringFuses) add('fuse at the + of a string', inParallel, 0)
+  add('jumper', 'jumper from + to − of the next unit', (inSeries - 1) * inParallel, seriesM)
+  if (takeoff === 'equal-leads') add('lead', 'lead from a string to its bar, all of one length', 2 * inParallel, linkM)
+  else add('link', 'link between neighbouring strings, + to + and − to −', 2 * (inParallel - 1), linkM)
+  add('main', 'main lead', 2, leadM)
+  if (stringFuses) add('fuse', 'fuse at the + of a string', inParallel, 0)
   return cables
 }

@@ -72,7 +72,7 @@ const RUN: FieldTable<WireRun> = {
       { value: 'controller-bank', label: 'controller' },
       { value: 'bank-inverter', label: 'inverter' },
       { value: 'inverter-house', label: 'house' },
-      { value: 'generator', label: 'generator' },
+      { value: 'generator', label: 'backup' },
     ],
     'What it carries; the current follows from it.',
   ),

@@ -88,7 +88,7 @@ export function suggestArray(design: Design): Suggestion {
       say`${chosen.layout.inSeries} × ${chosen.layout.inParallel} on ${controllers.length} × “${chosen.controller.name}”: ${amount(chosen.layout.coldV, 'V')} on the coldest dawn, least money of the legal layouts.`,
       ...(chosen.layout.watts < needW * 0.95
         ? [
-            say`More than ${MOST_MODULES} modules would be needed for the worst month alone; the generator carries the rest.`,
+            say`More than ${MOST_MODULES} modules would be needed for the worst month alone; the backup carries the rest.`,
           ]
         : []),
     ],

@@ -1,3 +1,4 @@
+import { theBackup } from '../generator/words.ts'
 import type { Change } from '../change/change.ts'
 import { addModuleString, tiltBy } from '../change/array.ts'
 import { addString, takeBattery } from '../change/bank.ts'
@@ -60,7 +61,7 @@ export function candidates(design: Design): { id: string; says: Words; design: D
       ? [
           change(
             'stop-sooner',
-            'Stop the generator 20 points sooner, leaving room for the sun',
+            say`Stop ${theBackup(design)} 20 points sooner, leaving room for the sun`,
             setRunLevels({ stopStateOfCharge: generator.stopStateOfCharge - 0.2 }),
           ),
         ]
@@ -69,7 +70,7 @@ export function candidates(design: Design): { id: string; says: Words; design: D
       ? [
           change(
             'start-later',
-            'Start the generator 10 points lower',
+            say`Start ${theBackup(design)} 10 points lower`,
             setRunLevels({ startStateOfCharge: Math.max(0.15, generator.startStateOfCharge - 0.1) }),
           ),
         ]
@@ -233,7 +234,7 @@ export function provedBottleneck(list: readonly Candidate[]): Words | null {
   const string = list.find(({ id }) => id === 'string')
   if (!battery || !string) return null
   const saves = ({ generatorHoursSaved, shortHoursSaved }: Candidate) =>
-    say`${amount(generatorHoursSaved, '', 0)} generator hours${Math.abs(shortHoursSaved) >= 0.5 ? say` and ${amount(shortHoursSaved, '', 0)} short hours` : ''}`
+    say`${amount(generatorHoursSaved, '', 0)} hours of backup${Math.abs(shortHoursSaved) >= 0.5 ? say` and ${amount(shortHoursSaved, '', 0)} short hours` : ''}`
   const tried = say`Tried over the same winters, one more string of batteries saves ${saves(battery)} a year and one more string of modules ${saves(string)}`
   const weight = ({ generatorHoursSaved, shortHoursSaved }: Candidate) =>
     generatorHoursSaved + SHORT_HOUR_WEIGHT * shortHoursSaved

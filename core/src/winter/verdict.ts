@@ -1,3 +1,4 @@
+import { backupSays } from '../generator/words.ts'
 import type { Design } from '../document/types.ts'
 import { MONTH_DAYS } from '../calendar/calendar.ts'
 import type { FailureSummary } from './outages.ts'
@@ -39,7 +40,7 @@ export function verdict(design: Design, winter: WinterSummary, proved: Words | n
     return say`The sun carries the dark months almost alone; ${percent(spilled)} of it is even left over.`
   const leans =
     generated >= unmet
-      ? say`${BACKUP[design.generator.kind]} gives ${percent(share)} of the energy supplied in the dark months`
+      ? say`${backupSays(design)} gives ${percent(share)} of the energy supplied in the dark months`
       : say`${amount(unmet, 'kWh')} of the dark months go unmet`
   const thrown =
     spilled < LITTLE_SPILLED
@@ -57,8 +58,6 @@ function howItFails({ count, lasted, meanH, darkAfterH, rechargeH }: FailureSumm
     return say`${failed}, and what must run went on through all of them; ${rechargeH.oneInTen === null ? 'after most the bank was not back before the next' : say`9 times in 10 the bank was back within ${amount(rechargeH.oneInTen, 'h')}`}.`
   return say`${failed}: what must run went on through ${amount(100 * lasted, '%')} of them; the soonest it went off was after ${amount(darkAfterH.soonest!, 'h')}.`
 }
-
-const BACKUP = { generator: 'The generator', shore: 'The shore', vehicle: 'The vehicle' } as const
 
 /** How often the bank is full by noon in those months, and how soon it is low again. */
 function howFull(winter: WinterSummary, dark: readonly number[]): Words {

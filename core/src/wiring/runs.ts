@@ -71,8 +71,8 @@ export function runCurrents(
       return continuous(controller ? outputOf(controller) : 0, bankNominalV(bank), 'the controller’s output × 1.25')
     }
     case 'bank-inverter': {
-      const { ratedW, fullLoadEfficiency, lowCutV } = inverter.part
-      const loadA = (ratedW * inverter.quantity) / (fullLoadEfficiency * lowCutV)
+      const { fullLoadEfficiency, lowCutV } = inverter.part
+      const loadA = fullLoadA(design)
       // the one battery cable of an all-in-one carries its controllers' and its charger's current as well
       const inside = controllers.filter((controller) => isBuiltIn(design, controller))
       const chargeA = inside.reduce((sum, controller) => sum + outputOf(controller), 0)
@@ -94,6 +94,11 @@ export function runCurrents(
       return continuous(acAmps(realW), acV, 'the de-rated generator × 1.25')
     }
   }
+}
+
+/** Current of the inverter's full load at its lowest voltage, the most the bank is asked for, A. */
+export function fullLoadA({ inverter: { part, quantity } }: Pick<Design, 'inverter'>): number {
+  return (part.ratedW * quantity) / (part.fullLoadEfficiency * part.lowCutV)
 }
 
 function workRun(design: Design, run: WireRun): WorkedRun {
@@ -141,6 +146,17 @@ export function sizeFor(design: Design, run: WireRun): Pick<WireRun, 'size' | 'p
     if (size) return { size, parallel }
   }
   return { size: sizes[sizes.length - 1], parallel: MOST_PARALLEL }
+}
+
+/** The thinnest single cable of a basis that carries a current behind a standard device, at 90 °C insulation; null for none. */
+export function thinnestFor(basis: 'awg' | 'metric', designA: number): string | null {
+  const deviceA = deviceFor(designA)
+  if (deviceA === null) return null
+  const found = CONDUCTORS.filter((conductor) => conductor.basis === basis).find(({ size }) => {
+    const ampacityA = ampacity(size, 90, 30, 2)
+    return ampacityA >= designA && deviceA <= deviceLimit(size, ampacityA)
+  })
+  return found?.size ?? null
 }
 
 /** A run's cable as people write it: `2 × 4/0 AWG`, `16 mm²`. */

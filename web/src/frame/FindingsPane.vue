@@ -6,7 +6,7 @@ import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWorking } from '../stores/working.ts'
 import StateMark from '../drawing/StateMark.vue'
-import { STEP_NAMES } from './steps.ts'
+import { stepName } from './steps.ts'
 
 const props = defineProps<{ step: Step }>()
 const design = useDesign()
@@ -74,7 +74,7 @@ const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[
           <button class="link remedy" @click="remedy(finding)">{{ prefs.say(finding.remedy.label) }}</button></template
         >
       </p>
-      <p v-if="everything" class="quiet">{{ STEP_NAMES[finding.step] }}</p>
+      <p v-if="everything" class="quiet">{{ stepName(finding.step, design.document) }}</p>
     </article>
     <p class="quiet law">
       Rules of practice, not an approval. Local code, the maker’s manual and a licensed electrician have the last word.

@@ -2,7 +2,7 @@
 import type { Step } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { SUGGEST } from './commands.ts'
-import { STEP_NAMES } from './steps.ts'
+import { stepName } from './steps.ts'
 import { usePrefs } from '../stores/prefs.ts'
 
 /** Heading of a step with its Suggest, and the reasons of the last one. */
@@ -12,14 +12,15 @@ const design = useDesign()
 
 function suggest(): void {
   const fill = SUGGEST[props.step]
-  if (fill && design.document) design.take(props.step, `suggest ${STEP_NAMES[props.step]}`, fill(design.document))
+  if (fill && design.document)
+    design.take(props.step, `suggest ${stepName(props.step, design.document)}`, fill(design.document))
 }
 </script>
 
 <template>
   <div class="head">
     <div class="row">
-      <h1>{{ STEP_NAMES[step] }}</h1>
+      <h1>{{ stepName(step, design.document) }}</h1>
       <p class="quiet grow">{{ says }}</p>
       <slot />
       <el-button

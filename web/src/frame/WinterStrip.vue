@@ -2,7 +2,7 @@
 import { computed, ref, toRaw } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
-import { MONTH_DAYS, MONTH_NAMES, seasonOf } from '@ambrel/core'
+import { backupName, MONTH_DAYS, MONTH_NAMES, seasonOf } from '@ambrel/core'
 import { quantity } from '@ambrel/core/units'
 import { useDesign } from '../stores/design.ts'
 import { editionOf } from '../stores/edition.ts'
@@ -20,6 +20,7 @@ const winter = useWinter()
 const holder = ref<HTMLElement>()
 const { width } = useElementSize(holder)
 
+const backup = computed(() => (design.document ? backupName(design.document) : 'backup'))
 const summary = computed(() => winter.winters?.summary ?? null)
 const left = 12
 const right = 44
@@ -55,7 +56,7 @@ const told = computed(() => {
   if (hovered.value === null || !summary.value) return null
   const week = summary.value.weeks[hovered.value]
   const month = MONTH_NAMES[dayMonth(week.startDay)]
-  return `Week ${hovered.value + 1}, ${month}: lowest charge ${percent(week.lowTypical)} typical, ${percent(week.lowOneInTen)} in 1 of 10; generator ${quantity(week.generatorMean, 'h')}; short ${quantity(week.shortOneInTen, 'h')} in 1 of 10.`
+  return `Week ${hovered.value + 1}, ${month}: lowest charge ${percent(week.lowTypical)} typical, ${percent(week.lowOneInTen)} in 1 of 10; ${backup.value} ${quantity(week.generatorMean, 'h')}; short ${quantity(week.shortOneInTen, 'h')} in 1 of 10.`
 })
 function dayMonth(day: number): number {
   let month = 0
@@ -85,7 +86,7 @@ function point(event: PointerEvent): void {
       </p>
       <p v-else-if="told" class="quiet told">{{ told }}</p>
       <p v-else class="quiet">
-        lowest charge by week: bar typical, line 1 in 10; below: generator
+        lowest charge by week: bar typical, line 1 in 10; below: {{ backup }}
         <template v-if="winter.winters"> · {{ yearsWords(design.document, winter.winters.years) }}</template>
       </p>
       <p v-if="winter.running && winter.progress > 0" class="quiet">

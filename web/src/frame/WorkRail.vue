@@ -5,7 +5,7 @@ import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import StateMark from '../drawing/StateMark.vue'
-import { keyFigure, STEP_NAMES } from './steps.ts'
+import { keyFigure, stepName } from './steps.ts'
 
 defineProps<{ id: string; step: Step }>()
 const design = useDesign()
@@ -45,7 +45,7 @@ const links = computed(() => STEPS.map((each) => ({ step: each, says: figure(eac
     >
       <i>{{ i + 1 }}</i>
       <span class="words">
-        <b>{{ STEP_NAMES[each] }}</b>
+        <b>{{ stepName(each, design.document) }}</b>
         <small :title="says">{{ says }}</small>
       </span>
       <StateMark :level="level" />

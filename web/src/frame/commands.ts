@@ -15,7 +15,7 @@ import {
 import type { useDesign } from '../stores/design.ts'
 import type { usePrefs } from '../stores/prefs.ts'
 import { saveText } from './files.ts'
-import { STEP_KEYS, STEP_NAMES } from './steps.ts'
+import { STEP_KEYS, stepName } from './steps.ts'
 
 /** What can be done, under one name, by palette and by key: this list is the only one of the keys. */
 export interface Command {
@@ -44,12 +44,16 @@ export function commandsFor(
 ): Command[] {
   const go = (step: Step) => design.id && router.push({ name: 'design', params: { id: design.id, step } })
   return [
-    ...STEPS.map((step, i) => ({ says: `Go to ${STEP_NAMES[step]}`, key: STEP_KEYS[i], run: () => go(step) })),
+    ...STEPS.map((step, i) => ({
+      says: `Go to ${stepName(step, design.document)}`,
+      key: STEP_KEYS[i],
+      run: () => go(step),
+    })),
     ...Object.entries(SUGGEST).map(([step, suggest]) => ({
-      says: `Suggest ${STEP_NAMES[step as Step]}`,
+      says: `Suggest ${stepName(step as Step, design.document)}`,
       run: async () => {
         if (!design.document || !design.derived) return
-        design.take(step as Step, `suggest ${STEP_NAMES[step as Step]}`, suggest(design.document))
+        design.take(step as Step, `suggest ${stepName(step as Step, design.document)}`, suggest(design.document))
         await go(step as Step)
       },
     })),

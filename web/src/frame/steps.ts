@@ -12,7 +12,7 @@ import {
 } from '@ambrel/core'
 import { quantity, type UnitSystem } from '@ambrel/core/units'
 
-export const STEP_NAMES: Record<Step, string> = {
+const STEP_NAMES: Record<Step, string> = {
   place: 'Place',
   loads: 'Loads',
   bank: 'Bank',
@@ -25,6 +25,12 @@ export const STEP_NAMES: Record<Step, string> = {
   build: 'Build',
   log: 'Log',
 }
+
+/** What a step is called for a design: what is no generator is not called one. */
+export const stepName = (step: Step, design: Design | null): string =>
+  step === 'generator' && design !== null && !isGenerator(design) ? 'Backup' : STEP_NAMES[step]
+const isGenerator = ({ generator, grid }: Design) =>
+  generator.present ? generator.kind === 'generator' : !grid.present
 
 /** Keys 1…9, 0 and - go to the steps in order. */
 export const STEP_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']

@@ -28,7 +28,7 @@ const short = () => Math.max(...Object.values(summary.value!.oneInTen.shortHours
     <template v-if="summary">
       <WeekBars :weeks="summary.weeks" :width="WIDTH" :height="HEIGHT" />
       <span class="quiet"
-        >{{ quantity(summary.median.generatorHours, 'h') }} generator ·
+        >{{ quantity(summary.median.generatorHours, 'h') }} backup ·
         {{ short() < 0.5 ? 'nothing short, 9 in 10' : `${quantity(short(), 'h')} short, 1 in 10` }}</span
       >
     </template>

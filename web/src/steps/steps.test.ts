@@ -32,7 +32,7 @@ function changed(make: () => Design, change: (design: Design) => unknown): () =>
   }
 }
 const single = inverterParts.find(({ topology, bankV }) => topology === 'single-120' && bankV === 48)!
-const allInOne = inverterParts.find(({ controller }) => controller !== null)!
+const allInOne = inverterParts.find(({ id }) => id === 'all-12k-48')!
 
 /** Designs of every shape a step may meet. */
 const DESIGNS: Record<string, () => Design> = {

@@ -1,3 +1,4 @@
+import { theBackup } from '../../generator/words.ts'
 import { suggestBank } from '../../suggest/bank.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
@@ -14,7 +15,7 @@ export const autonomy: Rule = {
           watch(
             'bank',
             say`${amount(days, '')} days without sun, ${wanted} wanted.`,
-            'After that the generator runs or the lights go out. The winter run says how often that happens.',
+            say`After that ${design.generator.present ? say`${theBackup(design)} ${design.generator.kind === 'generator' ? 'runs' : 'helps'} or ` : ''}the lights go out. The winter run says how often that happens.`,
             { working: 'bank.days', remedy: { label: 'size it by hand', apply: (d) => suggestBank(d).design } },
           ),
         ]

@@ -25,7 +25,7 @@ export const acCoupled: Rule = {
           watch(
             'inverter',
             say`${watts(feedW)} feed the AC side.`,
-            'The inverter’s maker must allow it and must raise the frequency when the bank is full; while a generator runs they are held off.',
+            'The inverter’s maker must allow it and must raise the frequency when the bank is full; while a backup carries the house they are held off.',
           ),
         ]
   },

@@ -1,3 +1,4 @@
+import { backupName, backupSays } from '../../generator/words.ts'
 import { worstOf } from '../../winter/figures.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
@@ -18,18 +19,19 @@ export const generatorHours: Rule = {
           'Its rules do not let it start when it is needed: look at its start level, its days of rest and who starts it.',
         ),
       ]
+    const says = say`${backupSays(design)} ${design.generator.kind === 'shore' ? 'is used' : 'runs'} ${amount(hours, 'h')} in a typical year.`
     return hours > 300
       ? [
           watch(
             'winter',
-            say`The generator runs ${amount(hours, 'h')} in a typical year.`,
-            'That is a generator house with panels. See what a steeper array or more storage saves.',
+            says,
+            say`That is a house on ${backupName(design)} with panels beside it. See what a steeper array or more storage saves.`,
           ),
         ]
       : [
           sound(
             'winter',
-            say`The generator runs ${amount(hours, 'h')} in a typical year.`,
+            says,
             say`${amount(winter.median.generatorStarts, '')} starts; ${amount(winter.oneInTen.generatorHours, 'h')} in 1 of 10.`,
           ),
         ]

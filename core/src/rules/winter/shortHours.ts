@@ -21,7 +21,7 @@ export const shortHours: Rule = {
         stop(
           'winter',
           say`What must run is off ${amount(must, 'h')} in 1 winter of 10.`,
-          'Storage, sun or generator is too small. “What next” ranks what helps most.',
+          'Storage, sun or backup is too small. “What next” ranks what helps most.',
         ),
       ]
     if (all >= 1)

@@ -79,8 +79,8 @@ function setKind(kind: ControllerPart['kind']): void {
     </div>
     <FieldGrid :fields="fields" column-width="108px" />
     <p v-if="feedsAc" class="quiet">
-      Feeds the house directly; what is over charges the bank through the inverter’s charger. While a generator runs it
-      is held off. The inverter must be made for it and carry at least its rating.
+      Feeds the house directly; what is over charges the bank through the inverter’s charger. While a backup runs it is
+      held off. The inverter must be made for it and carry at least its rating.
     </p>
     <p v-else class="quiet">
       <template v-if="isBuiltIn(design.document!, controller)"

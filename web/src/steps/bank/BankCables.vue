@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bankCables, unitOrder } from '@ambrel/core'
+import { bankConductors, fullLoadA, stringAmps, unitOrder } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -8,7 +8,9 @@ import { usePrefs } from '../../stores/prefs.ts'
 const design = useDesign()
 const prefs = usePrefs()
 const bank = computed(() => design.document!.bank)
-const cables = computed(() => bankCables(bank.value))
+const cables = computed(() => bankConductors(design.document!))
+const strings = computed(() => stringAmps(bank.value, fullLoadA(design.document!)))
+const limitA = computed(() => bank.value.part.maxDischargeA)
 const joints = computed(() => {
   const order = unitOrder(bank.value)
   const { inSeries, inParallel } = bank.value
@@ -26,6 +28,8 @@ const print = () => window.print()
           <th class="n">pieces</th>
           <th class="n">each</th>
           <th class="n">together</th>
+          <th class="n" title="At the inverter’s full load, bank at its lowest volts">sees</th>
+          <th>at least</th>
         </tr>
       </thead>
       <tbody>
@@ -34,12 +38,26 @@ const print = () => window.print()
           <td class="n">{{ cable.quantity }}</td>
           <td class="n">{{ cable.lengthM > 0 ? prefs.show(cable.lengthM, 'm') : '' }}</td>
           <td class="n">{{ cable.lengthM > 0 ? prefs.show(cable.lengthM * cable.quantity, 'm') : '' }}</td>
+          <td class="n">{{ prefs.show(cable.amps, 'A') }}</td>
+          <td>
+            <template v-if="cable.part === 'fuse'">{{
+              cable.deviceA ? prefs.show(cable.deviceA, 'A') : 'over 400 A'
+            }}</template>
+            <template v-else>{{ cable.size?.replace('mm2', 'mm²') ?? 'two or more in parallel' }}</template>
+          </td>
         </tr>
       </tbody>
     </table>
     <p class="quiet">
       Units by string:
       <span v-for="(units, i) in joints.slice(0, 12)" :key="i" class="joint">{{ i + 1 }}: {{ units }}</span>
+    </p>
+    <p class="quiet">
+      Amps by string at the inverter’s full load:
+      <span v-for="(amps, i) in strings.slice(0, 12)" :key="i" class="joint" :class="{ over: amps > limitA }"
+        >{{ i + 1 }}: {{ prefs.show(amps, 'A') }}</span
+      >
+      of {{ prefs.show(limitA, 'A') }} each may give.
     </p>
     <button class="link no-print" @click="print">print the bank</button>
   </div>
@@ -53,5 +71,9 @@ const print = () => window.print()
 .joint {
   margin-right: 14px;
   white-space: nowrap;
+}
+.over {
+  color: var(--clay);
+  font-weight: 600;
 }
 </style>

@@ -133,7 +133,7 @@ const worstShort = ({ oneInTen }: Figures) => worstOf(oneInTen.shortHours)
         <b>{{ says(trials) }}</b>
       </p>
       <p v-if="effect">
-        Generator {{ prefs.show(effect.before.median.generatorHours, 'h') }} →
+        Backup {{ prefs.show(effect.before.median.generatorHours, 'h') }} →
         <b>{{ prefs.show(effect.after.median.generatorHours, 'h') }}</b> a year, short hours 1 in 10
         {{ prefs.show(worstShort(effect.before), 'h') }} → <b>{{ prefs.show(worstShort(effect.after), 'h') }}</b>,
         lowest charge {{ prefs.show(effect.before.median.lowestStateOfCharge, 'share') }} →

@@ -90,7 +90,7 @@ const FIELDS = [
       :problem="problems[field.key]"
       @update:model-value="form[field.key] = $event"
     />
-    <label class="switch"><el-switch v-model="form.generatorOn" aria-label="Generator on" /> generator on</label>
+    <label class="switch"><el-switch v-model="form.generatorOn" aria-label="Backup on" /> backup on</label>
     <TextField v-model="form.note" class="note" label="Note" labelled :problem="problems.note" />
     <el-button type="primary" native-type="submit" data-enter>Enter</el-button>
     <em v-if="problems.all" class="all" role="alert">{{ problems.all }}</em>
@@ -114,7 +114,7 @@ const FIELDS = [
           <th class="n">charge</th>
           <th class="n">array</th>
           <th class="n">load</th>
-          <th>generator</th>
+          <th>backup</th>
           <th>note</th>
           <th />
         </tr>

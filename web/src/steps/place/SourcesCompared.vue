@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ILLUSTRATIVE_CLIMATES, MONTH_NAMES, worstOf } from '@ambrel/core'
+import { backupName, ILLUSTRATIVE_CLIMATES, MONTH_NAMES, worstOf } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -48,7 +48,7 @@ const series = computed(() =>
             <th class="n">coldest</th>
             <th class="n">persistence</th>
             <th class="n">dark spell, 1 in 10</th>
-            <th class="n">generator</th>
+            <th class="n">{{ backupName(design.document!) }}</th>
             <th class="n">short, 1 in 10</th>
           </tr>
         </thead>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { darkSeason, MONTH_DAYS, MONTH_NAMES, seasonOf, type Place } from '@ambrel/core'
+import { backupName, darkSeason, MONTH_DAYS, MONTH_NAMES, seasonOf, type Place } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { chargeColour } from '../../drawing/chargeRamp.ts'
@@ -99,7 +99,7 @@ const told = computed(() => {
   const month = [...months.value].reverse().find((each) => each.at <= day)!
   const generator = props.winters.generatorHours[at]
   const short = props.winters.shortHours[at]
-  return `Year ${year + 1}, ${day - month.at + 1} ${month.name}: lowest charge ${prefs.show(props.winters.lowest[at], 'share')}${generator ? `, generator ${prefs.show(generator, 'h')}` : ''}${short ? `, short ${prefs.show(short, 'h')}` : ''}`
+  return `Year ${year + 1}, ${day - month.at + 1} ${month.name}: lowest charge ${prefs.show(props.winters.lowest[at], 'share')}${generator ? `, ${backupName(design.document!)} ${prefs.show(generator, 'h')}` : ''}${short ? `, short ${prefs.show(short, 'h')}` : ''}`
 })
 function point(event: PointerEvent): void {
   const box = canvas.value!.getBoundingClientRect()
@@ -165,7 +165,7 @@ const scale = Array.from({ length: 40 }, (_, i) => 0.12 + (0.88 * i) / 39)
         ><i v-for="each in scale" :key="each" :style="{ background: chargeColour(each, prefs.theme === 'night') }"
       /></span>
       <span>12 % to full</span>
-      <span>❘ generator ran</span>
+      <span>❘ {{ backupName(design.document!) }} ran</span>
       <span>╱ short</span>
       <span class="told" role="status">{{
         told ||

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { worth, type Candidate } from '@ambrel/core'
+import { backupName, worth, type Candidate } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -16,7 +16,7 @@ function keep(candidate: Candidate): void {
   design.take('winter', prefs.say(candidate.says), {
     design: candidate.design,
     reasons: [
-      `${prefs.say(candidate.says)}: ${decimal(candidate.generatorHoursSaved, 0)} generator hours and ${decimal(candidate.shortHoursSaved, 1)} short hours (1 in 10) saved a year over the same weather, for ${candidate.price > 0 ? `${prefs.show(candidate.price, '')} ${design.document!.budget.currency}` : 'nothing'}.`,
+      `${prefs.say(candidate.says)}: ${decimal(candidate.generatorHoursSaved, 0)} hours of ${backupName(design.document!)} and ${decimal(candidate.shortHoursSaved, 1)} short hours (1 in 10) saved a year over the same weather, for ${candidate.price > 0 ? `${prefs.show(candidate.price, '')} ${design.document!.budget.currency}` : 'nothing'}.`,
     ],
   })
 }
@@ -42,7 +42,7 @@ const signed = (saved: number, decimals: number) => `${saved < 0 ? '+' : ''}${de
         <tr>
           <th>change one thing</th>
           <th class="n">price</th>
-          <th class="n">generator h</th>
+          <th class="n">{{ backupName(design.document!) }} h</th>
           <th class="n">short h, 1 in 10</th>
           <th class="n">h saved per 1000</th>
           <th />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { keyOf, type Priority, provedBottleneck, verdict, WEEK_DAYS, worstOf } from '@ambrel/core'
+import { backupName, keyOf, type Priority, provedBottleneck, verdict, WEEK_DAYS, worstOf } from '@ambrel/core'
 import Figure from '../../frame/Figure.vue'
 import DocumentField from '../../fields/DocumentField.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -73,12 +73,12 @@ function open(year: number, day: number): void {
       <Figure
         :value="prefs.show(summary.median.generatorHours, 'h')"
         :error="off(summary.errors.median.generatorHours, 'h')"
-        label="generator, typical"
+        :label="`${backupName(design.document!)}, typical`"
       />
       <Figure
         :value="prefs.show(summary.oneInTen.generatorHours, 'h')"
         :error="off(summary.errors.oneInTen.generatorHours, 'h')"
-        label="generator, 1 in 10"
+        :label="`${backupName(design.document!)}, 1 in 10`"
       />
       <Figure
         :value="prefs.show(summary.median.fuelL, 'L')"
