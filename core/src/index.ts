@@ -176,13 +176,8 @@ export {
 export { sunYearOf } from './plane/sunYearOf.ts'
 export { findings, stepLevel } from './rules/registry.ts'
 export { STEPS, type Step, type Level, type Finding } from './rules/rule.ts'
-export { suggestArray } from './suggest/array.ts'
-export { suggestBank } from './suggest/bank.ts'
-export { suggestGenerator } from './suggest/generator.ts'
-export { suggestInverter } from './suggest/inverter.ts'
-export { layoutQuestionOf } from './suggest/layoutQuestion.ts'
-export { suggestLoads } from './suggest/loads.ts'
-export { suggestPlace } from './suggest/place.ts'
+export { layoutQuestionOf } from './sizing/layoutQuestion.ts'
+export { suggestionFor, SUGGESTED_STEPS, type Suggested } from './suggest/ask.ts'
 export type { Suggestion } from './suggest/suggestion.ts'
 export {
   BOTTLENECK_TRIALS,
@@ -193,7 +188,6 @@ export {
   type Candidate,
   type Measured,
 } from './suggest/winter.ts'
-export { suggestWiring } from './suggest/wiring.ts'
 export { sunYear, type Location } from './sun/geometry.ts'
 export { horizonAt } from './sun/horizon.ts'
 export { horizonFromCells, cellsOfHorizon } from './sun/horizonTable.ts'

@@ -232,7 +232,8 @@ function pulseWidthLayouts({
   }))
 }
 
-function stringFits(
+/** Whether so many modules in series stay below what destroys the controller and above what it needs. */
+export function stringFits(
   { module, controller, coldestC, hottestCellC, chargeV, method }: LayoutQuestion,
   inSeries: number,
 ): boolean {

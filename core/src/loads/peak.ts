@@ -1,3 +1,4 @@
+import { keptOf } from '../math/kept.ts'
 import type { Load, Schools, StartKind } from '../document/types.ts'
 import { normalShape, standbyEnergy, useEnergy } from './energy.ts'
 
@@ -97,34 +98,46 @@ export function onAtOnce(
     return shares.map(
       (of) => 1.2 * loads.reduce((sum, { runningW, quantity }, i) => sum + of[i] * runningW * quantity, 0),
     )
-  const worst = shares.map(() => 0)
-  const shapes = loads.map(normalShape)
-  const mean = shares.map(() => new Float64Array(24))
-  const missing = shares.map(() => new Float64Array(24))
-  for (let month = 0; month < 12; month++) {
-    for (const each of [...mean, ...missing]) each.fill(0)
-    loads.forEach((load, i) => {
-      const use = useEnergy(load, month)
-      const standbyW = standbyEnergy(load, month) / 24
-      const { runningW } = load
-      const mostW = runningW * load.quantity
-      for (let hour = 0; hour < 24; hour++) {
-        const used = use * shapes[i][hour]
-        const average = used + standbyW
-        const full = used > 0 ? runningW : 0
-        const meanW = mostW > 0 && mostW < average ? mostW : average
-        const missingW = full > average ? full - average : 0
-        for (let place = 0; place < shares.length; place++) {
-          const share = shares[place][i]
-          if (share === 0) continue
-          mean[place][hour] += share * meanW
-          if (share * missingW > missing[place][hour]) missing[place][hour] = share * missingW
-        }
+  const hours = loads.map(wattsByHour)
+  return shares.map((of) => {
+    let worst = 0
+    for (let at = 0; at < MONTH_HOURS; at++) {
+      let mean = 0
+      let missing = 0
+      for (let i = 0; i < hours.length; i++) {
+        const share = of[i]
+        if (share === 0) continue
+        mean += share * hours[i].mean[at]
+        const lacks = share * hours[i].missing[at]
+        if (lacks > missing) missing = lacks
       }
-    })
-    for (let place = 0; place < shares.length; place++)
-      for (let hour = 0; hour < 24; hour++)
-        worst[place] = Math.max(worst[place], mean[place][hour] + missing[place][hour])
-  }
-  return worst
+      if (mean + missing > worst) worst = mean + missing
+    }
+    return worst
+  })
 }
+
+/** Hours of the mean days of the twelve months. */
+const MONTH_HOURS = 12 * 24
+
+/** What a load draws in each hour of a mean day of each month, and what it lacks of running in full, W. */
+const wattsByHour = keptOf((load: Load): { mean: Float64Array; missing: Float64Array } => {
+  const mean = new Float64Array(MONTH_HOURS)
+  const missing = new Float64Array(MONTH_HOURS)
+  const shape = normalShape(load)
+  const { runningW } = load
+  const mostW = runningW * load.quantity
+  for (let month = 0; month < 12; month++) {
+    const use = useEnergy(load, month)
+    const standbyW = standbyEnergy(load, month) / 24
+    for (let hour = 0; hour < 24; hour++) {
+      const used = use * shape[hour]
+      const average = used + standbyW
+      const full = used > 0 ? runningW : 0
+      const at = month * 24 + hour
+      mean[at] = mostW > 0 && mostW < average ? mostW : average
+      missing[at] = full > average ? full - average : 0
+    }
+  }
+  return { mean, missing }
+})

@@ -151,6 +151,8 @@ export const batteryParts: BatteryPart[] = [
   lead('agm-12-200', 'AGM 12 V 200 Ah block', 'agm', 12, 200, 60, 430, 0.55, 8),
   lead('agm-12-250', 'AGM 12 V 250 Ah block', 'agm', 12, 250, 73, 560, 0.55, 8),
   lead('agm-6-400', 'AGM 6 V 400 Ah tall case', 'agm', 6, 400, 56, 480, 0.7, 9),
+  lead('agm-2-1000', 'AGM 2 V 1000 Ah cell', 'agm', 2, 1000, 66, 590, 0.9, 12),
+  lead('gel-2-1000', 'Gel 2 V 1000 Ah cell', 'gel', 2, 1000, 70, 640, 1.2, 14),
   lead('gel-12-180', 'Gel 12 V 180 Ah block', 'gel', 12, 180, 58, 470, 0.8, 10),
 ]
 
@@ -268,6 +270,7 @@ export const inverterParts: InverterPart[] = [
   inverter('one20-2k-12', 'Single 120 V 2 kW, 12 V', 'single-120', 12, 2000, 2, 5, 18, 80, 30, 18, 620),
   inverter('one30-3k-24', 'Single 230 V 3 kW, 24 V', 'single-230', 24, 3000, 2, 5, 18, 70, 32, 22, 980),
   inverter('one30-5k-48', 'Single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 28, 70, 50, 30, 1450),
+  inverter('one30-3k-48', 'Single 230 V 3 kW, 48 V', 'single-230', 48, 3000, 2, 5, 16, 35, 32, 21, 1050),
   inverter('one20-4k-48', 'Single 120 V 4 kW, 48 V, stacks in pairs', 'single-120', 48, 4000, 2, 5, 24, 60, 40, 26, 1250),
   inverter('one20-1k-12', 'Single 120 V 1 kW, 12 V, stepped wave', 'single-120', 12, 1000, 1.6, 1, 9, 0, 0, 4, 140, { waveform: 'stepped', searchW: null }),
   inverter('one20-600-12', 'Single 120 V 600 W, 12 V', 'single-120', 12, 600, 2, 2, 7, 0, 0, 3, 150, NO_CHARGER),
@@ -291,8 +294,12 @@ export const inverterParts: InverterPart[] = [
 // prettier-ignore
 export const generatorParts: GeneratorPart[] = [
   { id: 'petrol-2k', name: 'Petrol inverter set 2.2 kW', fuel: 'petrol', ratedW: 2200, price: 950 },
+  { id: 'petrol-3k5', name: 'Petrol inverter set 3.5 kW', fuel: 'petrol', ratedW: 3500, price: 1250 },
+  { id: 'petrol-5k', name: 'Petrol inverter set 5 kW', fuel: 'petrol', ratedW: 5000, price: 1900 },
+  { id: 'propane-5k', name: 'Propane open-frame set 5 kW', fuel: 'propane', ratedW: 5000, price: 1000 },
   { id: 'propane-7k', name: 'Propane open-frame set 7 kW', fuel: 'propane', ratedW: 7000, price: 1400 },
   { id: 'propane-11k', name: 'Propane standby set 11 kW', fuel: 'propane', ratedW: 11000, price: 3900 },
+  { id: 'diesel-12k', name: 'Slow diesel set 12 kW', fuel: 'diesel', ratedW: 12000, price: 8200 },
   { id: 'diesel-8k', name: 'Slow diesel set 8 kW', fuel: 'diesel', ratedW: 8000, price: 6200 },
 ]
 

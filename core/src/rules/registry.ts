@@ -126,8 +126,11 @@ export function findings(input: RuleInput): Finding[] {
 /** Cautions that hold for every such system: shown, but they do not mark a step as in trouble. */
 const STANDING_CAUTIONS = new Set(['bank.shock', 'array.live-modules', 'generator.safety', 'generator.grid-safety'])
 
+/** Whether a finding is such a caution. */
+export const isStandingCaution = ({ id }: Pick<Finding, 'id'>): boolean => STANDING_CAUTIONS.has(id)
+
 /** The mark of a step: its worst finding, standing cautions left out. */
 export function stepLevel(all: readonly Finding[], step: Step): Level {
-  const of = all.filter((finding) => finding.step === step && !STANDING_CAUTIONS.has(finding.id))
+  const of = all.filter((finding) => finding.step === step && !isStandingCaution(finding))
   return of.reduce<Level>((worst, { level }) => (WORST_FIRST[level] < WORST_FIRST[worst] ? level : worst), 'sound')
 }

@@ -1,41 +1,72 @@
 import { CHEMISTRIES } from '../bank/chemistry.ts'
-import { derive } from '../derive/derive.ts'
-import { bankNominalV } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
-import type { Design } from '../document/types.ts'
-import { ECONOMICAL_LOAD, economicalChargeA } from '../generator/backup.ts'
+import { floorStateOfCharge } from '../bank/usable.ts'
+import { derive } from '../derive/derive.ts'
+import type { Design, GeneratorPart } from '../document/types.ts'
+import { backupPower, economicalChargeA } from '../generator/backup.ts'
 import { derate } from '../generator/power.ts'
 import { generatorParts } from '../parts/shelf.ts'
+import { followed } from '../sizing/follow.ts'
 import type { Suggestion } from './suggestion.ts'
-import { amount, percent } from '../units/say.ts'
+import { leastFaults, stillToWatch } from './tried.ts'
+import { amount, celsius, percent } from '../units/say.ts'
 import { say } from '../units/words.ts'
 
-/** Under this load a set wastes its fuel; rather a smaller one with its charger turned down to no less than this share. */
-const LEAST_LOAD = 0.5
-const LEAST_OF_CHARGER = 0.6
+/** What a start level leaves above the charge at which a cold bank lets go, in steps of which. */
+const MARGIN = 0.1
+const STEP = 0.05
+/** A charger beside an inverter that has none: so much of the bank's Ah an hour, and no more than a small set bears. */
+const OWN_CHARGER_RATE = 0.15
+const OWN_CHARGER_A = 60
 
 /**
- * The cheapest set that runs the charger at an economical load, the charger turned down where even so it would be worked too
- * hard, start and stop levels by chemistry, and the care that chemistry asks for.
+ * The smallest set that carries what is on at once, its charger turned down to an economical load, held against all rules;
+ * start and stop levels by chemistry and cold, and the care that chemistry asks for.
  */
 export function suggestGenerator(design: Design): Suggestion {
-  const { inverter, bank, place, generator } = design
+  const { place, bank } = design
   const facts = CHEMISTRIES[bank.part.chemistry]
-  const volts = bankNominalV(bank)
-  const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
-  const chargeA = Math.min(inverter.part.chargerA * inverter.quantity, limitA)
-  const chargerW = (chargeA * volts) / inverter.part.chargerEfficiency
-  const real = (part: (typeof generatorParts)[number]) => derate(part.ratedW, place.elevationM, 25, part.fuel)
-  const cheapestFirst = [...generatorParts].sort((a, b) => a.price - b.price)
-  const largest = generatorParts.reduce((most, each) => (real(each) > real(most) ? each : most))
-  const enough = cheapestFirst.find((each) => real(each) * ECONOMICAL_LOAD >= chargerW) ?? largest
-  const { continuousW } = derive(design).peak
-  const turnedDownSet = cheapestFirst.find(
-    (each) => real(each) >= continuousW && real(each) * ECONOMICAL_LOAD >= LEAST_OF_CHARGER * chargerW,
+  const { peak, batteryC } = derive(design)
+  const real = (part: GeneratorPart) => derate(part.ratedW, place.elevationM, 25, part.fuel)
+  const kept = design.generator.part.fuel
+  // who has a fuel keeps it where a set of it does
+  const smallestFirst = [...generatorParts].sort(
+    (a, b) => Number(a.fuel !== kept) - Number(b.fuel !== kept) || real(a) - real(b),
   )
-  const idles = chargerW < LEAST_LOAD * real(enough)
-  const part = idles ? (turnedDownSet ?? enough) : enough
-  const startStateOfCharge = facts.generatorStart
+  const carrying = smallestFirst.filter((each) => real(each) >= peak.continuousW)
+  // where none that carries it will do, rather a smaller one than one the relay does not bear
+  const sets = [...carrying, ...smallestFirst.filter((each) => !carrying.includes(each)).reverse()]
+  const tried = leastFaults(sets, (part) => followed(withSet(design, part, batteryC)))
+  const [best] = tried
+  const part = best.choice
+  const { chargerAcW, chargeA } = backupPower(best.design)
+  const { startStateOfCharge, stopStateOfCharge } = best.design.generator
+  const colder = startStateOfCharge > facts.generatorStart
+  return {
+    design: best.design,
+    others: tried.slice(1).map((each) => each.design),
+    reasons: [
+      say`“${part.name}” ${carrying.includes(part) ? say`is the smallest of its fuel that carries ${amount(peak.continuousW, 'W')} on at once and stands against the rules` : say`does not carry all the ${amount(peak.continuousW, 'W')} on at once, but no larger one stands against the rules`}: it really gives ${amount(real(part), 'W')} here, and the charger, set to ${amount(chargeA, 'A')}, draws ${amount(chargerAcW, 'W')}, ${percent(chargerAcW / real(part))} of it.`,
+      say`Starts at ${percent(startStateOfCharge)}${colder ? say`, above the charge at which the bank lets go at ${celsius(batteryC)}` : ''}, stops at ${percent(stopStateOfCharge)}: beyond that the tail wastes fuel.`,
+      facts.fullChargeEveryDays === null
+        ? say`${facts.name} needs no regular full charge. A run of twenty minutes a month keeps the set fit.`
+        : say`A full charge every ${facts.fullChargeEveryDays} days keeps the plates clean${facts.equaliseV ? ', an equalising charge every quarter mixes the acid' : ''}.`,
+      ...stillToWatch(design, best),
+    ],
+  }
+}
+
+/** The design with a set and the rules by which it runs, its charger turned down to what suits it. */
+function withSet(design: Design, part: GeneratorPart, batteryC: number): Design {
+  const { bank, inverter, generator } = design
+  const { chemistry } = bank.part
+  const facts = CHEMISTRIES[chemistry]
+  const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
+  const none = inverter.part.chargerA <= 0
+  const ownA = Math.max(1, Math.floor(Math.min(limitA, OWN_CHARGER_A, OWN_CHARGER_RATE * ahOf(design))))
+  const floor = floorStateOfCharge(chemistry, batteryC, bank.cutoffStateOfCharge)
+  const overFloor = Math.ceil((floor + MARGIN) / STEP - 1e-9) * STEP
+  const start = Math.min(Math.max(facts.generatorStart, overFloor), facts.generatorStop - STEP)
   const chosen: Design = {
     ...design,
     generator: {
@@ -43,10 +74,12 @@ export function suggestGenerator(design: Design): Suggestion {
       present: true,
       kind: 'generator',
       part: { ...part },
-      charger: 'inverter',
+      charger: none ? 'separate' : 'inverter',
+      ...(none ? { separateChargerA: ownA } : {}),
       chargeLimitA: null,
       startBy: 'charge',
-      startStateOfCharge,
+      startWhenEmpty: true,
+      startStateOfCharge: Math.round(start * 100) / 100,
       stopStateOfCharge: facts.generatorStop,
       fullChargeEveryDays: facts.fullChargeEveryDays,
       exerciseEveryDays: 30,
@@ -55,21 +88,9 @@ export function suggestGenerator(design: Design): Suggestion {
       loadShareLimit: 0.8,
     },
   }
+  const { chargeA } = backupPower(chosen)
   const setA = Math.max(1, Math.floor(Math.min(economicalChargeA(chosen), limitA)))
-  const turnedDown = setA < inverter.part.chargerA * inverter.quantity
-  if (turnedDown) chosen.generator.chargeLimitA = setA
-  const drawnW = turnedDown ? (setA * volts) / inverter.part.chargerEfficiency : chargerW
-  return {
-    design: chosen,
-    reasons: [
-      say`The charger draws ${amount(drawnW, 'W')}${turnedDown ? say`, set to ${amount(setA, 'A')}` : ''}; “${part.name}” really gives ${amount(real(part), 'W')} here and works at ${percent(drawnW / real(part))}.`,
-      say`Starts at ${percent(startStateOfCharge)}, stops at ${percent(facts.generatorStop)}: beyond that the tail wastes fuel.`,
-      ...(drawnW < LEAST_LOAD * real(part)
-        ? ['No smaller set on the shelf charges fast enough and carries what is on at once.']
-        : []),
-      facts.fullChargeEveryDays === null
-        ? say`${facts.name} needs no regular full charge. A run of twenty minutes a month keeps the set fit.`
-        : say`A full charge every ${facts.fullChargeEveryDays} days keeps the plates clean${facts.equaliseV ? ', an equalising charge every quarter mixes the acid' : ''}.`,
-    ],
-  }
+  return setA < chargeA ? { ...chosen, generator: { ...chosen.generator, chargeLimitA: setA } } : chosen
 }
+
+const ahOf = ({ bank }: Design) => Math.max(...bank.part.capacities.map(({ ampHours }) => ampHours)) * bank.inParallel

@@ -1,63 +1,104 @@
-import type { Design, InverterPart } from '../document/types.ts'
+import type { Design, InverterPart, Load } from '../document/types.ts'
+import { takeInverter } from '../change/inverter.ts'
 import { derive } from '../derive/derive.ts'
 import { bestLegs } from '../inverter/legs.ts'
+import { APPLIANCES } from '../loads/appliances.ts'
 import { onLegsOf, serviceOf } from '../inverter/service.ts'
 import { inverterParts } from '../parts/shelf.ts'
+import { followed } from '../sizing/follow.ts'
 import type { Suggestion } from './suggestion.ts'
+import { leastFaults, stillToWatch } from './tried.ts'
 import { amount } from '../units/say.ts'
 import { say } from '../units/words.ts'
 
 const HEADROOM = 0.85
+const MOST_UNITS = 2
 
-/** The smallest inverter of the bank's voltage that carries the legs and the largest start with a little room. */
+/**
+ * The smallest inverter of the bank's voltage that carries the legs and the largest start with a little room, held against
+ * all rules; split phase only where something needs 240 V.
+ */
 export function suggestInverter(design: Design): Suggestion {
-  const needsSplit =
-    design.loads.some((load) => load.leg === 'AB') || (design.place.wiringBasis === 'awg' && design.bank.systemV === 48)
-  const european = design.place.wiringBasis === 'metric' && !needsSplit
-  const fits = inverterParts
-    .filter(
-      (part) =>
-        part.bankV === design.bank.systemV &&
-        part.controller === null &&
-        part.waveform === 'sine' &&
-        kindFits(part, needsSplit, european),
-    )
-    .sort((a, b) => a.ratedW - b.ratedW)
-  const withPart = (part: InverterPart, quantityOf: number): Design =>
-    balance({
-      ...design,
-      inverter: { ...design.inverter, part: { ...part }, quantity: quantityOf, stacking: 'parallel', search: false },
-    })
-  const tries = [1, 2].flatMap((count) => fits.map((part) => withPart(part, count)))
-  const good = tries.find((each) => {
-    const { worked } = derive(each)
-    return worked['inverter.leg-share'].value <= HEADROOM && worked['inverter.surge-share'].value <= HEADROOM
-  })
-  const chosen = good ?? tries[tries.length - 1]
-  if (!chosen)
+  const carrying = carryingInverters(design)
+  const all = carrying.length > 0 ? carrying : everyInverter(design).slice(-1)
+  const tried = leastFaults(all, followed)
+  const [best] = tried
+  if (!best)
     return {
       design,
       reasons: [say`No inverter on the shelf is made for a ${amount(design.bank.systemV, 'V')} bank of this kind.`],
     }
-  const { worked } = derive(chosen)
+  const { worked } = derive(best.design)
+  const { part, quantity } = best.design.inverter
   return {
-    design: chosen,
+    design: best.design,
+    others: tried.slice(1).map((each) => each.design),
     reasons: [
       say`${amount(worked['loads.peak'].value, 'W')} on at once, ${amount(worked['loads.surge'].value, 'W')} at the largest start.`,
-      say`${chosen.inverter.quantity} × “${chosen.inverter.part.name}” is the smallest that keeps both under ${amount(HEADROOM * 100, '%')}; a larger one would only idle away more.`,
-      ...(good ? [] : ['Even two of the largest do not keep both under that; lower the start or move loads.']),
-      'The 120 V loads were spread so that the legs carry about the same.',
-    ].slice(0, needsSplit ? 4 : good ? 2 : 3),
+      say`${quantity} × “${part.name}” is the smallest that keeps both under ${amount(HEADROOM * 100, '%')} and stands against the rules; a larger one would only idle away more.`,
+      ...(carrying.length > 0
+        ? []
+        : ['Even two of the largest do not keep both under that; lower the start or move loads.']),
+      needsSplit(design)
+        ? 'Something needs 240 V, so it is split-phase; the 120 V loads were spread so that the legs carry about the same.'
+        : 'Nothing needs 240 V across two legs, so one leg serves.',
+      ...stillToWatch(design, best),
+    ],
   }
 }
 
-function kindFits(part: InverterPart, needsSplit: boolean, european: boolean): boolean {
-  if (needsSplit) return part.topology === 'split-phase'
-  return european ? part.topology === 'single-230' : part.topology !== 'single-230'
+/** What stands across two legs wherever there are two, by the shelf's appliance of that name. */
+const ACROSS = new Set(APPLIANCES.filter(({ leg }) => leg === 'AB').map(({ name }) => name))
+const isAcross = ({ leg, name, supply }: Load) =>
+  supply === 'electric' && (leg === 'AB' || (leg !== 'DC' && ACROSS.has(name)))
+
+/** Whether something needs 240 V across two legs, where a leg has 120. */
+const needsSplit = ({ loads, place, inverter }: Design) =>
+  inverter.part.topology === 'single-230' || place.wiringBasis === 'metric'
+    ? loads.some(({ leg, supply }) => leg === 'AB' && supply === 'electric')
+    : loads.some(isAcross)
+
+/** Every inverter of the shelf for the bank and what is needed, one or two of it, the smallest first. */
+function everyInverter(design: Design): Design[] {
+  const split = needsSplit(design)
+  const european = design.place.wiringBasis === 'metric' && !split
+  const allInOne = design.inverter.part.controller !== null
+  return inverterParts
+    .filter(
+      (part) =>
+        part.bankV === design.bank.systemV &&
+        (part.controller !== null) === allInOne &&
+        part.waveform === 'sine' &&
+        kindFits(part, split, european),
+    )
+    .flatMap((part) => Array.from({ length: MOST_UNITS }, (_, i) => ({ part, quantity: i + 1 })))
+    .sort((a, b) => a.part.ratedW * a.quantity - b.part.ratedW * b.quantity || a.quantity - b.quantity)
+    .map(({ part, quantity }) => balance(takeInverter(part, quantity)(atRest(design)), split))
 }
 
-function balance(design: Design): Design {
-  const fitting = onLegsOf(design)
+/** Joined side by side and without search, as a suggestion leaves it. */
+const atRest = (design: Design): Design => ({
+  ...design,
+  inverter: { ...design.inverter, stacking: 'parallel', search: false },
+})
+
+/** Those that keep the heaviest leg and the largest start within their headroom, the smallest first. */
+export const carryingInverters = (design: Design): Design[] =>
+  everyInverter(design).filter((each) => {
+    const { worked } = derive(each)
+    return worked['inverter.leg-share'].value <= HEADROOM && worked['inverter.surge-share'].value <= HEADROOM
+  })
+
+function kindFits(part: InverterPart, split: boolean, european: boolean): boolean {
+  if (split) return part.topology === 'split-phase'
+  return european ? part.topology === 'single-230' : part.topology === 'single-120'
+}
+
+function balance(design: Design, split: boolean): Design {
+  const loads = split
+    ? design.loads.map((load): Load => (isAcross(load) ? { ...load, leg: 'AB' } : load))
+    : design.loads
+  const fitting = onLegsOf({ ...design, loads })
   const legs = bestLegs(fitting.loads, serviceOf(fitting.inverter))
   return { ...fitting, loads: fitting.loads.map((load) => ({ ...load, leg: legs[load.id] ?? load.leg })) }
 }

@@ -5,4 +5,6 @@ import { type Words } from '../units/words.ts'
 export interface Suggestion {
   design: Design
   reasons: Words[]
+  /** other designs that stood against the rules next best */
+  others?: Design[]
 }

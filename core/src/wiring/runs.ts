@@ -72,13 +72,18 @@ export function runCurrents(
     }
     case 'bank-inverter': {
       const { fullLoadEfficiency, lowCutV } = inverter.part
-      const loadA = fullLoadA(design)
+      // each unit has a circuit of its own
+      const loadA = fullLoadA(design) / inverter.quantity
       // the one battery cable of an all-in-one carries its controllers' and its charger's current as well
       const inside = controllers.filter((controller) => isBuiltIn(design, controller))
-      const chargeA = inside.reduce((sum, controller) => sum + outputOf(controller), 0)
+      const chargeA = inside.reduce((sum, controller) => sum + outputOf(controller), 0) / inverter.quantity
       return chargeA > loadA
         ? continuous(chargeA, bankNominalV(bank), 'charging current of its own trackers × 1.25')
-        : continuous(loadA, bankNominalV(bank), `full load ÷ (${fullLoadEfficiency} × ${lowCutV} V low) × 1.25`)
+        : continuous(
+            loadA,
+            bankNominalV(bank),
+            `full load${inverter.quantity > 1 ? ' of each unit' : ''} ÷ (${fullLoadEfficiency} × ${lowCutV} V low) × 1.25`,
+          )
     }
     case 'inverter-house':
       return continuous(acAmps(inverter.part.ratedW * inverter.quantity), acV, 'the inverter’s rating × 1.25')

@@ -85,7 +85,7 @@ describe('protection of a run', () => {
 
   it('a current beyond every standard device is not sound', () => {
     const design = larkspurBench()
-    design.inverter.quantity = 3
+    design.inverter.part.ratedW *= 3
     const worked = workedRuns(design).find(({ run }) => run.circuit === 'bank-inverter')!
     expect(worked.deviceA).toBeNull()
     expect(worked.sound).toBe(false)

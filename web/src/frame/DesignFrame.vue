@@ -8,6 +8,7 @@ import { ApiRefusal, Unreachable } from '../stores/api.ts'
 import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
 import { usePrefs } from '../stores/prefs.ts'
+import { useSuggest } from '../stores/suggest.ts'
 import { useWinter } from '../stores/winter.ts'
 import { useWorking } from '../stores/working.ts'
 import FieldHelp from '../fields/FieldHelp.vue'
@@ -32,6 +33,7 @@ const router = useRouter()
 const design = useDesign()
 const log = useLog()
 const prefs = usePrefs()
+const suggest = useSuggest()
 const working = useWorking()
 
 const step = computed<Step>(() => (isStep(props.step) ? props.step : 'place'))
@@ -72,7 +74,7 @@ watch(step, () => {
 })
 
 const commands = computed(() =>
-  commandsFor(router, design, prefs, {
+  commandsFor(router, design, prefs, suggest, {
     palette: () => (palette.value = true),
     keys: () => (keys.value = true),
     working: showWorking,

@@ -1,20 +1,22 @@
 <script setup lang="ts">
 import type { Step } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
-import { SUGGEST } from './commands.ts'
+import { useSuggest } from '../stores/suggest.ts'
+import { isSuggested } from './commands.ts'
 import { stepName } from './steps.ts'
 import { usePrefs } from '../stores/prefs.ts'
 
 /** Heading of a step with its Suggest, and the reasons of the last one. */
 const prefs = usePrefs()
-const props = defineProps<{ step: Step; says?: string }>()
+const props = defineProps<{ step: Step; says?: string; whole?: boolean }>()
 const design = useDesign()
+const suggest = useSuggest()
 
-function suggest(): void {
-  const fill = SUGGEST[props.step]
-  if (fill && design.document)
-    design.take(props.step, `suggest ${stepName(props.step, design.document)}`, fill(design.document))
-}
+const fill = () =>
+  isSuggested(props.step)
+    ? suggest.ask(props.step, props.step, `suggest ${stepName(props.step, design.document)}`)
+    : undefined
+const fillAll = () => suggest.ask('whole', props.step, 'suggest the whole system')
 </script>
 
 <template>
@@ -23,12 +25,23 @@ function suggest(): void {
       <h1>{{ stepName(step, design.document) }}</h1>
       <p class="quiet grow">{{ says }}</p>
       <slot />
+      <button v-if="suggest.busy" class="link" @click="suggest.cancel">cancel</button>
       <el-button
-        v-if="SUGGEST[step]"
-        :disabled="!design.derived"
+        v-if="whole"
+        :disabled="!design.derived || suggest.busy !== null"
+        :loading="suggest.busy === 'whole'"
+        data-suggest-whole
+        title="Bank, array, inverter, backup and cables for this place and these loads"
+        @click="fillAll"
+        >Suggest the whole system</el-button
+      >
+      <el-button
+        v-if="isSuggested(step)"
+        :disabled="!design.derived || suggest.busy !== null"
+        :loading="suggest.busy === step"
         data-suggest
         title="Fill this step from the steps before"
-        @click="suggest"
+        @click="fill"
         >Suggest</el-button
       >
     </div>

@@ -1,19 +1,8 @@
 import type { Router } from 'vue-router'
-import {
-  STEPS,
-  suggestArray,
-  suggestBank,
-  suggestGenerator,
-  suggestInverter,
-  suggestLoads,
-  suggestPlace,
-  suggestWiring,
-  type Design,
-  type Step,
-  type Suggestion,
-} from '@ambrel/core'
+import { STEPS, SUGGESTED_STEPS, type Design, type Step } from '@ambrel/core'
 import type { useDesign } from '../stores/design.ts'
 import type { usePrefs } from '../stores/prefs.ts'
+import type { useSuggest } from '../stores/suggest.ts'
 import { saveText } from './files.ts'
 import { STEP_KEYS, stepName } from './steps.ts'
 
@@ -25,21 +14,15 @@ export interface Command {
   run: () => unknown
 }
 
-/** The steps that fill themselves from the steps before; Winter ranks changes in its worker instead. */
-export const SUGGEST: Partial<Record<Step, (design: Design) => Suggestion>> = {
-  place: suggestPlace,
-  loads: suggestLoads,
-  bank: suggestBank,
-  array: suggestArray,
-  inverter: suggestInverter,
-  generator: suggestGenerator,
-  wiring: suggestWiring,
-}
+/** Whether a step fills itself from the steps before; Winter ranks changes in its worker instead. */
+export const isSuggested = (step: Step): step is (typeof SUGGESTED_STEPS)[number] =>
+  (SUGGESTED_STEPS as readonly Step[]).includes(step)
 
 export function commandsFor(
   router: Router,
   design: ReturnType<typeof useDesign>,
   prefs: ReturnType<typeof usePrefs>,
+  suggest: ReturnType<typeof useSuggest>,
   dialogs: Record<'palette' | 'keys' | 'variant' | 'history' | 'working' | 'newRow', () => void>,
 ): Command[] {
   const go = (step: Step) => design.id && router.push({ name: 'design', params: { id: design.id, step } })
@@ -49,14 +32,20 @@ export function commandsFor(
       key: STEP_KEYS[i],
       run: () => go(step),
     })),
-    ...Object.entries(SUGGEST).map(([step, suggest]) => ({
-      says: `Suggest ${stepName(step as Step, design.document)}`,
+    ...SUGGESTED_STEPS.map((step) => ({
+      says: `Suggest ${stepName(step, design.document)}`,
       run: async () => {
-        if (!design.document || !design.derived) return
-        design.take(step as Step, `suggest ${stepName(step as Step, design.document)}`, suggest(design.document))
-        await go(step as Step)
+        await go(step)
+        await suggest.ask(step, step, `suggest ${stepName(step, design.document)}`)
       },
     })),
+    {
+      says: 'Suggest the whole system from place and loads',
+      run: async () => {
+        await go('loads')
+        await suggest.ask('whole', 'loads', 'suggest the whole system')
+      },
+    },
     { says: 'Find a command', key: 'Ctrl K', run: dialogs.palette },
     { says: 'Undo', key: 'Ctrl Z', run: design.undo },
     { says: 'Redo', key: 'Ctrl Shift Z', run: design.redo },

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { byHand } from '../testing/byHand.ts'
-import { larkspurBench, suggestBank, type Design } from '@ambrel/core'
+import { larkspurBench, suggestionFor, WinterEngine, type Design } from '@ambrel/core'
 import type { StoredDesign } from '@ambrel/contract'
 import { drafts, draftsAreKept } from '../saving/drafts.ts'
 import { useDesign } from './design.ts'
@@ -517,7 +517,7 @@ describe('undo', () => {
       byHand((draft) => (draft.bank.autonomyDays = 5)),
     )
     const before = design.document
-    design.take('bank', 'suggest Bank', suggestBank(design.document!))
+    design.take('bank', 'suggest Bank', suggestionFor('bank', new WinterEngine(), design.document!))
     expect(design.suggestion!.reasons.length).toBeGreaterThan(1)
     expect(design.undoLabel).toBe('suggest Bank')
     design.undo()
@@ -534,7 +534,7 @@ describe('undo', () => {
       byHand((draft) => (draft.bank.autonomyDays = 5)),
     )
     const { inParallel } = design.document!.bank
-    design.take('bank', 'suggest Bank', suggestBank(design.document!))
+    design.take('bank', 'suggest Bank', suggestionFor('bank', new WinterEngine(), design.document!))
     expect(design.document!.bank.inParallel).not.toBe(inParallel)
     setWatts(design, 123)
     design.withdraw()

@@ -7,6 +7,7 @@ import {
   measured,
   oversizing,
   skyReport,
+  suggestionFor,
   tiltChoices,
   weekOf,
   whatNext,
@@ -21,6 +22,8 @@ import {
   type SkyQuestion,
   type SkyReport,
   type SourceFigures,
+  type Suggested,
+  type Suggestion,
   type TiltChoice,
   type Week,
   type YearResult,
@@ -109,6 +112,11 @@ const service = {
         return mine === trying
       },
     )
+  },
+
+  /** A suggestion held against all rules and run through its winters. */
+  suggest(what: Suggested, design: Design): Suggestion {
+    return suggestionFor(what, engine, design)
   },
 
   /** Tries one more string of batteries and one of modules over the same weather, on this worker alone. */

@@ -3,8 +3,8 @@ import { watch, type Rule } from '../rule.ts'
 import { amps, percent, watts } from '../../units/say.ts'
 import { say, type Words } from '../../units/words.ts'
 
-/** Below this there is nothing worth saying. */
-const WORTH_SAYING = 1.1
+/** Up to this the bright hours that are lost hardly show in a year, and the dull months gain: nothing to look at. */
+const WORTH_SAYING = 1.25
 
 export const clipping: Rule = {
   id: 'array.clipping',

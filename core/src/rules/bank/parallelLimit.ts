@@ -1,14 +1,20 @@
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
-import { suggestBank } from '../../suggest/bank.ts'
+import type { Design } from '../../document/types.ts'
+import { sizeBank } from '../../sizing/bank.ts'
 import { stop, watch, type Remedy, type Rule } from '../rule.ts'
 import { say } from '../../units/words.ts'
 
-const LARGER: Remedy = { label: 'size it with larger units', apply: (design) => suggestBank(design).design }
+/** Offered where the shelf has larger units of its kind that need fewer strings. */
+const larger = (design: Design): { remedy?: Remedy } =>
+  sizeBank(design).bank.inParallel < design.bank.inParallel
+    ? { remedy: { label: 'size it with larger units', apply: sizeBank } }
+    : {}
 
 export const parallelLimit: Rule = {
   id: 'bank.parallel',
   step: 'bank',
-  check: ({ design: { bank } }) => {
+  check: ({ design }) => {
+    const { bank } = design
     const { recommended } = CHEMISTRIES[bank.part.chemistry].parallel
     if (bank.inParallel > bank.part.parallelLimit)
       return [
@@ -16,7 +22,7 @@ export const parallelLimit: Rule = {
           'bank',
           say`${bank.inParallel} strings in parallel; the part allows ${bank.part.parallelLimit}.`,
           'Unequal strings overload the best one. Use fewer, larger units.',
-          { remedy: LARGER },
+          larger(design),
         ),
       ]
     if (bank.inParallel > recommended)
@@ -25,7 +31,7 @@ export const parallelLimit: Rule = {
           'bank',
           say`${bank.inParallel} strings in parallel.`,
           say`Up to ${recommended} share the current well; beyond that the ends age first. Larger units would be kinder.`,
-          { remedy: LARGER },
+          larger(design),
         ),
       ]
     return []

@@ -67,7 +67,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
 </script>
 
 <template>
-  <StepHead step="loads" says="what must run, when, and how big at once?" />
+  <StepHead step="loads" whole says="what must run, when, and how big at once?" />
   <div class="row wrap figures">
     <Figure id="loads.worst-day" />
     <Figure id="loads.battery-day" />

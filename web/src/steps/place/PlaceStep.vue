@@ -41,7 +41,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
 </script>
 
 <template>
-  <StepHead step="place" says="what sky, cold and horizon do you have?" />
+  <StepHead step="place" whole says="what sky, cold and horizon do you have?" />
   <div class="row wrap figures">
     <Figure id="place.worst-month-sun" />
     <Figure id="place.annual-sun" />

@@ -1,0 +1,39 @@
+import { sunChargeA } from '../array/controllers.ts'
+import { CHEMISTRIES } from '../bank/chemistry.ts'
+import { bankNominalV, ratedAh } from '../bank/layout.ts'
+import { stringsAtLimit } from '../bank/strings.ts'
+import { limitControllers } from '../change/array.ts'
+import type { Change } from '../change/change.ts'
+import type { Bank, Design } from '../document/types.ts'
+import { sizeFor, workedRuns } from '../wiring/runs.ts'
+
+/** Most amps a bank is to be charged with: what its units take, or the rate its chemistry bears. */
+export function mostChargeA(bank: Bank): number {
+  const byUnits = bank.part.maxChargeA * stringsAtLimit(bank)
+  const { managed, chargeRate } = CHEMISTRIES[bank.part.chemistry]
+  return managed ? byUnits : Math.min(byUnits, chargeRate.high * ratedAh(bank.part) * bank.inParallel)
+}
+
+/** Controllers set so that the sun brings the bank no more than it takes. */
+export const settledControllers: Change = (design) => {
+  const most = Math.floor(mostChargeA(design.bank))
+  const free: Design = {
+    ...design,
+    controllers: design.controllers.map((each) =>
+      each.chargeLimitA === null ? each : { ...each, chargeLimitA: null },
+    ),
+  }
+  if (sunChargeA(free, bankNominalV(free.bank)) <= most)
+    return design.controllers.every(({ chargeLimitA }) => chargeLimitA === null) ? design : free
+  return most < 1 ? design : limitControllers(most)(free)
+}
+
+/** Runs that no longer carry what they must, or lose too much, in the thinnest conductor that does; the others as they are. */
+export const settledRuns: Change = (design) => {
+  const worked = workedRuns(design)
+  if (worked.every(({ sound }) => sound)) return design
+  return { ...design, runs: design.runs.map((run, i) => (worked[i].sound ? run : { ...run, ...sizeFor(design, run) })) }
+}
+
+/** What follows another bank, array, inverter or backup: the controllers' settings and the cables. */
+export const followed: Change = (design) => settledRuns(settledControllers(design))
