@@ -177,7 +177,7 @@ export { sunYearOf } from './plane/sunYearOf.ts'
 export { findings, stepLevel } from './rules/registry.ts'
 export { STEPS, type Step, type Level, type Finding } from './rules/rule.ts'
 export { layoutQuestionOf } from './sizing/layoutQuestion.ts'
-export { suggestionFor, SUGGESTED_STEPS, type Suggested } from './suggest/ask.ts'
+export { suggestionByRules, suggestionFor, SUGGESTED_STEPS, type Suggested } from './suggest/ask.ts'
 export type { Suggestion } from './suggest/suggestion.ts'
 export {
   BOTTLENECK_TRIALS,

@@ -26,6 +26,9 @@ const SUGGESTS: Record<Suggested, { suggest: (design: Design) => Suggestion; win
   whole: { suggest: suggestWhole, winters: 20 },
 }
 
+/** A suggestion held against all rules, without its winters. */
+export const suggestionByRules = (what: Suggested, design: Design): Suggestion => SUGGESTS[what].suggest(design)
+
 /** A suggestion held against all rules and, where they tell, run through its winters. */
 export function suggestionFor(what: Suggested, engine: WinterEngine, design: Design): Suggestion {
   const { suggest, winters } = SUGGESTS[what]

@@ -234,3 +234,12 @@ describe('the sun of a month', () => {
     )
   })
 })
+
+it('a bank stated without resistance is run in numbers, whatever hangs on it', () => {
+  const design = larkspurFlooded()
+  design.bank.part.resistanceMilliohm = 0
+  Object.assign(design.loads[0], { basis: 'metered', meteredKWh: 59, meteredHours: 1 })
+  const year = new WinterEngine().year(design, 7, 0)
+  expect(Number.isFinite(year.lowestStateOfCharge)).toBe(true)
+  expect(Number.isFinite(year.curtailedWh)).toBe(true)
+})

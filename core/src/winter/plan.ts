@@ -146,6 +146,9 @@ export interface Age {
 /** Steps the run makes of an hour. */
 export const partsOf = ({ winter }: Pick<Design, 'winter'>): 1 | 4 => (winter.stepMin === 15 ? 4 : 1)
 
+/** A bank without any resistance would know no end of a current. */
+const LEAST_OHM = 1e-6
+
 /** Works a design into the constants of the run. Throws nothing for a document the contract accepts. */
 export function runPlan(design: Design): RunPlan {
   const { controllers, inverter, place, household } = design
@@ -269,7 +272,7 @@ function bankPlan(design: Design, parts: number): BankPlan {
     restedV: table((charge) => restedBankV(bank, charge)),
     loadedV: table((charge) => loadedBankV(bank, lowCutV, charge)),
     loadedFromA: rated / LOADED_FROM_H,
-    ohm: bankOhm(bank),
+    ohm: Math.max(LEAST_OHM, bankOhm(bank)),
     lowCutV,
     absorbV: absorptionV(bank),
     selfDischargePerH: part.selfDischargePctPerMonth / 100 / 730,
