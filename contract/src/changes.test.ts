@@ -49,6 +49,7 @@ import {
   setOfLoads,
   moveTo,
   setPersistence,
+  setOwned,
   setTaskDone,
   spreadOverLegs,
   stackingChoices,
@@ -161,6 +162,7 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
       : null,
   takeModule: ({ arrays }, pick) => (arrays.length > 0 ? takeModule(indexIn(arrays, pick), pick(moduleParts)) : null),
   limitControllers: (_, pick) => limitControllers(pick([1, 20, 80, 5000])),
+  setOwned: (_, pick) => setOwned(pick(['bank', 'inverter', 'array-1']), pick([true, false])),
   takeMonths: ({ place }) => takeMonths(place.monthly),
   takeVoltage: (_, pick) => takeVoltage(pick([12, 24, 48])),
   trackersApart: ({ arrays }, pick) =>

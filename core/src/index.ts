@@ -70,7 +70,7 @@ export {
   takeHours,
   takeMonths,
 } from './change/place.ts'
-export { addAbsence, addBudgetLine, addRun, setTaskDone } from './change/work.ts'
+export { addAbsence, addBudgetLine, addRun, setOwned, setTaskDone } from './change/work.ts'
 export { voltageChoices, chemistryChoices, handSchools, type ChemistryChoice } from './choices/bank.ts'
 export { inverterChoices } from './choices/inverter.ts'
 export { derive, type Derived } from './derive/derive.ts'
@@ -182,12 +182,14 @@ export type { Suggestion } from './suggest/suggestion.ts'
 export {
   BOTTLENECK_TRIALS,
   measured,
+  rankedBy,
+  type Care,
   whatNext,
   worth,
   provedBottleneck,
   type Candidate,
   type Measured,
-} from './suggest/winter.ts'
+} from './suggest/whatNext.ts'
 export { sunYear, type Location } from './sun/geometry.ts'
 export { horizonAt } from './sun/horizon.ts'
 export { horizonFromCells, cellsOfHorizon } from './sun/horizonTable.ts'

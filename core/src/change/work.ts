@@ -1,3 +1,4 @@
+import { COUNTS } from '../fields/limits.ts'
 import { nextId } from '../design/defaults.ts'
 import type { Absence, BudgetLine, WireRun } from '../document/types.ts'
 import { addTo } from './field.ts'
@@ -47,3 +48,12 @@ export const setTaskDone =
 export const setRun =
   (id: string, changes: Partial<WireRun>): Change =>
   (design) => ({ ...design, runs: design.runs.map((run) => (run.id === id ? { ...run, ...changes } : run)) })
+
+/** Parts of the bill marked as there already, or as to be bought. @param key of its line */
+export const setOwned =
+  (key: string, owned: boolean): Change =>
+  (design) => {
+    const others = design.budget.owned.filter((each) => each !== key)
+    if (owned && others.length >= COUNTS.owned) return design
+    return { ...design, budget: { ...design.budget, owned: owned ? [...others, key] : others } }
+  }

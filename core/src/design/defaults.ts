@@ -243,6 +243,7 @@ export function newDesign(name: string, where: NewPlace): Design {
       labour: 0,
       discount: 0,
       contingencyPct: 10,
+      owned: [],
       extras: [],
     },
     build: { done: [] },

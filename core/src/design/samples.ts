@@ -267,7 +267,11 @@ export function copperDraw(): Design {
       fuelPricePerL: 1.1,
     },
     runs: newRuns('awg', 12),
-    budget: { ...base.budget, currency: 'USD' },
+    budget: {
+      ...base.budget,
+      currency: 'USD',
+      owned: ['bank', 'array-1', 'array-2', 'controller-1', 'inverter', 'generator'],
+    },
   }
   return withThinnestRuns(design)
 }

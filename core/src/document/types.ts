@@ -530,6 +530,8 @@ export interface Budget {
   labour: number
   discount: number
   contingencyPct: number
+  /** parts that are there already: `bank`, `inverter`, `generator`, or the id of an array, a controller or a source */
+  owned: string[]
   /** what the parts list cannot know: racking, trench, permits */
   extras: BudgetLine[]
 }

@@ -121,6 +121,13 @@ const BUDGET: FieldTable<Budget> = {
   labour: number('Labour', 'money', 0, 1e7, 'What you pay others; an electrician’s visit too.', { step: 50 }),
   discount: number('Discount', 'money', 0, 1e7, 'Taken off the whole.', { step: 50 }),
   contingencyPct: number('Contingency', '%', 0, 100, 'For what nobody thought of, 10 to 15 %.'),
+  owned: texts(
+    'Owned',
+    COUNTS.owned,
+    60,
+    'Parts that are there already and cost nothing now: bank, inverter, generator, or the key of an array, a controller or a source.',
+    since(6, []),
+  ),
   extras: rows(
     'Other lines',
     LINE,

@@ -6,6 +6,7 @@ export const COUNTS = {
   sources: 12,
   runs: 500,
   extras: 500,
+  owned: 300,
   readingsOfLoad: 200,
   doneTasks: 1000,
   absences: 20,

@@ -56,6 +56,7 @@ describe('the bill', () => {
     '%o: lines are quantity times price and sum to the parts; one more battery string costs its units',
     (make) => {
       const design = make()
+      design.budget.owned = []
       const { lines, partsSum, total } = bill(design)
       for (const { quantity, unitPrice, sum } of lines) expect(sum).toBe(quantity * unitPrice)
       expect(lines.reduce((sum, line) => sum + line.sum, 0)).toBeCloseTo(partsSum, 6)

@@ -5,7 +5,8 @@ import type { Design } from '../document/types.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { summariseWinter, type WinterSummary } from '../winter/summary.ts'
 import { verdict } from '../winter/verdict.ts'
-import { candidates, provedBottleneck, type Candidate } from '../suggest/winter.ts'
+import { candidates } from '../suggest/candidates.ts'
+import { provedBottleneck, type Candidate } from '../suggest/whatNext.ts'
 import { invariantProblems } from '../design/invariants.ts'
 import { findings, RULES, stepLevel } from './registry.ts'
 import { STEPS } from './rule.ts'
@@ -321,6 +322,7 @@ describe('what the tried changes prove', () => {
     id,
     says: id,
     price: 1,
+    unpriced: false,
     generatorHours: 0,
     shortHours: 0,
     generatorHoursSaved,

@@ -1,6 +1,3 @@
-import { layouts } from '../array/layouts.ts'
-import { arrayRatedW } from '../array/power.ts'
-import { takeLayout } from '../change/array.ts'
 import type { Change } from '../change/change.ts'
 import { setField } from '../change/field.ts'
 import { setRunLevels } from '../change/generator.ts'
@@ -8,7 +5,7 @@ import { derive } from '../derive/derive.ts'
 import type { Design } from '../document/types.ts'
 import { backupSays } from '../generator/words.ts'
 import { followed } from '../sizing/follow.ts'
-import { layoutQuestionOf } from '../sizing/layoutQuestion.ts'
+import { moreModules } from '../sizing/moreModules.ts'
 import { findings } from '../rules/registry.ts'
 import { amount } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
@@ -139,14 +136,3 @@ const longer: Change = (design) =>
   suggestArray(
     suggestBank({ ...design, bank: { ...design.bank, autonomyDays: design.bank.autonomyDays + MORE_DAYS } }).design,
   ).design
-
-/** One string of modules more, laid out anew where the controller does not take it; as it was where nothing does. */
-const moreModules: Change = (design) => {
-  const [first] = design.arrays
-  if (!first) return design
-  const string = first.inSeries * first.module.ratedW
-  const total = design.arrays.reduce((sum, array) => sum + arrayRatedW(array), 0)
-  const question = layoutQuestionOf(design, 0, total + string)
-  const [layout] = question ? layouts(question) : []
-  return layout && layout.watts > arrayRatedW(first) ? takeLayout(0, layout)(design) : design
-}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { decimal, type Budget, addBudgetLine, removeFrom, setField } from '@ambrel/core'
+import { decimal, type Budget, addBudgetLine, removeFrom, setField, setOwned } from '@ambrel/core'
 import DocumentField from '../../fields/DocumentField.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
@@ -67,8 +67,20 @@ const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct'].map
             <td>{{ line.name }}</td>
             <td class="n">{{ line.quantity }}</td>
             <td class="n">{{ money(line.unitPrice) }}</td>
-            <td class="n">{{ money(line.sum) }}</td>
-            <td />
+            <td class="n">{{ line.owned ? 'owned' : line.unitPrice > 0 ? money(line.sum) : 'no price' }}</td>
+            <td>
+              <label class="owned">
+                <input
+                  type="checkbox"
+                  :checked="line.owned"
+                  :aria-label="`${line.name} is there already`"
+                  @change="
+                    design.change(`${line.name}: ${line.owned ? 'to buy' : 'owned'}`, setOwned(line.key, !line.owned))
+                  "
+                />
+                owned
+              </label>
+            </td>
           </tr>
           <tr v-for="(extra, i) in budget.extras" :key="extra.id">
             <td><DocumentField :path="`budget.extras.${i}.name`" /></td>
@@ -157,5 +169,11 @@ const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct'].map
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(120px, 1fr));
   gap: 10px 14px;
+}
+.owned {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
+  color: var(--soft);
 }
 </style>
