@@ -147,7 +147,8 @@ function choicesOf(
         (a.enough ? 0 : b.watts - a.watts) ||
         close(a) - close(b) ||
         a.layout.controllers - b.layout.controllers ||
-        a.price - b.price,
+        a.price - b.price ||
+        a.layout.inParallel - b.layout.inParallel,
     )
 }
 

@@ -3,7 +3,7 @@ import { setField } from '../change/field.ts'
 import { setRunLevels } from '../change/generator.ts'
 import { derive } from '../derive/derive.ts'
 import type { Design } from '../document/types.ts'
-import { backupSays } from '../generator/words.ts'
+import { theBackup } from '../generator/words.ts'
 import { followed } from '../sizing/follow.ts'
 import { moreModules } from '../sizing/moreModules.ts'
 import { findings } from '../rules/registry.ts'
@@ -60,7 +60,7 @@ function howItRuns(design: Design, winter: WinterSummary, years: number): Words 
   const short =
     must <= LITTLE_SHORT_H ? 'nothing that must run is dark' : say`what must run is dark ${amount(must, 'h')}`
   const backup = design.generator.present
-    ? say`; ${backupSays(design)} runs ${amount(winter.median.generatorHours, 'h')} in a typical year, ${amount(winter.oneInTen.generatorHours, 'h')} in that one`
+    ? say`; ${theBackup(design)} runs ${amount(winter.median.generatorHours, 'h')} in a typical year, ${amount(winter.oneInTen.generatorHours, 'h')} in that one`
     : ''
   return say`Over ${years} years of weather: in 1 of 10 ${short}${backup}.`
 }

@@ -90,7 +90,7 @@ export async function whatNext(
   const pairs = only === null && wanted ? pairsOf(design, singles, alone, base) : []
   const together = wanted && pairs.length > 0 ? await measureAll(pairs, SINGLES_SHARE, 1) : []
   if (wanted && pairs.length === 0) wanted = onProgress(1) && wanted
-  return wanted ? rankedBy([...alone, ...together], 'money') : null
+  return wanted ? rankedBy([...alone, ...worthwhile(together, alone)], 'money') : null
 }
 
 /** Of the work, the part that changes by themselves take. */
@@ -117,6 +117,15 @@ function pairsOf(design: Design, singles: readonly Offered[], alone: readonly Ca
       design: followed(second.change(first.design)),
     }))
 }
+
+/** Pairs that save more than both do alone; of the others the best one. */
+function worthwhile(together: readonly Candidate[], alone: readonly Candidate[]): Candidate[] {
+  const apart = ({ id }: Candidate) =>
+    id.split(' + ').reduce((sum, each) => sum + savedBy(alone.find((single) => single.id === each)!), 0)
+  const [best, ...others] = [...together].sort((a, b) => savedBy(b) - savedBy(a))
+  return best ? [best, ...others.filter((each) => savedBy(each) > apart(each) * BETTER_TOGETHER)] : []
+}
+const BETTER_TOGETHER = 1.1
 
 /** What people rank changes by: hours for the money, what goes dark, or how long the backup runs. */
 export type Care = 'money' | 'short' | 'backup'

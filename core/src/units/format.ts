@@ -62,9 +62,10 @@ const inImperial: Record<
 }
 /** in a thousand feet */
 const HUNDRED_METRES = 3.048
-const CM_PER_INCH = 2.54
+export const CM_PER_INCH = 2.54
 /** 3600 s of 1609.344 m */
 const MPH_PER_M_S = 3600 / 1609.344
+export const METRES_PER_SECOND_PER_MPH = 1 / MPH_PER_M_S
 
 /** How a field shows a stored unit: its own unit, and the way there and back. A share is typed as a percentage. */
 export function fieldUnit(

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { degreesMinutes, readCoordinate, readQuantity } from './parse.ts'
+import { fieldUnit, type UnitSystem } from './format.ts'
+import { degreesMinutes, readCoordinate, readEntry, readQuantity } from './parse.ts'
 
 describe('a quantity as it is written', () => {
   // prettier-ignore
@@ -46,6 +47,43 @@ describe('a coordinate as people have it', () => {
         const read = readCoordinate(degreesMinutes(value, 'longitude'), 'longitude') as { value: number }
         expect(Math.abs(read.value - value)).toBeLessThan(0.0051 / 60 + 1e-9)
       }),
+    )
+  })
+})
+
+describe('what is typed into a field', () => {
+  // prettier-ignore
+  it.each<[string, string, UnitSystem, number]>([
+    ['96 A', 'A', 'metric', 96], ['80 ft', 'm', 'metric', 24.384], ['80', 'm', 'imperial', 24.384], ['24.384 m', 'm', 'imperial', 24.384],
+    ['60 F', '°C', 'metric', 140 / 9], ['60', '°C', 'imperial', 140 / 9], ['15 C', '°C', 'imperial', 15], ['1500 ft', 'm', 'metric', 457.2],
+    ['7,5', 'V', 'metric', 7.5], ['2 x 100', 'W', 'metric', 200], ['3 × 1.5 kW', 'W', 'metric', 4500], ['2 x 100 Ah', 'Ah', 'metric', 200],
+    ['1,200.5', 'W', 'metric', 1200.5], ['1 200', 'W', 'metric', 1200], ['80', 'share', 'metric', 0.8], ['80 %', 'share', 'metric', 0.8],
+    ['3/4', 'W', 'metric', NaN], ['5 gal', 'L', 'metric', 18.927], ['100 lb', 'kg', 'metric', 45.359], ['10 mph', 'm/s', 'metric', 4.4704],
+    ['0.5 hp', 'W', 'metric', 372.85], ['90 min', 'h', 'metric', 1.5], ['2 ohm', 'mΩ', 'metric', 2000], ['48 in', 'm', 'metric', 1.2192],
+    ['60 V', 'A', 'metric', NaN], ['seven', 'A', 'metric', NaN],
+  ])('%s as %s by a reader of %s units', (typed, unit, system, value) => {
+    const read = readEntry(typed, unit, system)
+    if (Number.isNaN(value)) expect(read).toHaveProperty('problem')
+    else expect((read as { value: number }).value).toBeCloseTo(value, 3)
+  })
+
+  it('a comma before three digits is asked about, because it means two things', () => {
+    expect(readEntry('1,500', 'W', 'metric')).toEqual({
+      problem: '“1,500” may be 1500 or 1.500; write it without the comma',
+    })
+    expect(readEntry('0,500', 'W', 'metric')).toEqual({ value: 0.5 })
+  })
+
+  it('80 ft stays 80 ft when it is shown again', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 99_999 }),
+        fc.constantFrom('m', 'kg', 'L', '°C', 'cm', 'm/s'),
+        (typed, unit) => {
+          const read = readEntry(String(typed), unit, 'imperial') as { value: number }
+          expect(Number(fieldUnit(unit, 'imperial').toShown(read.value).toPrecision(6))).toBe(typed)
+        },
+      ),
     )
   })
 })

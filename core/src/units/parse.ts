@@ -1,10 +1,25 @@
-import { parseNumber } from './format.ts'
+import { CM_PER_INCH, fieldUnit, METRES_PER_SECOND_PER_MPH, parseNumber, type UnitSystem } from './format.ts'
+import { KILOGRAMS_PER_POUND, LITRES_PER_US_GALLON, METRES_PER_FOOT } from './convert.ts'
+
+/** Ways to write the sun of a day. */
+const SUN = {
+  'kwh/m²': 1,
+  'kwh/m2': 1,
+  'kwh/m²/d': 1,
+  'kwh/m2/day': 1,
+  'kwh/m²/day': 1,
+  h: 1,
+  'mj/m²': 1 / 3.6,
+  'mj/m2': 1 / 3.6,
+  'wh/m²': 0.001,
+  'wh/m2': 0.001,
+}
 
 /** Ways to write a quantity, by its stored unit: what may follow the number, and the factor to the stored unit. */
 const WRITTEN: Record<string, Record<string, number>> = {
-  W: { w: 1, watt: 1, watts: 1, kw: 1000, va: 1 },
-  Wh: { wh: 1, kwh: 1000 },
-  kWh: { kwh: 1, wh: 0.001 },
+  W: { w: 1, watt: 1, watts: 1, kw: 1000, va: 1, kva: 1000, hp: 745.7, wp: 1, kwp: 1000 },
+  Wh: { wh: 1, kwh: 1000, 'wh/day': 1, 'wh/d': 1, 'kwh/day': 1000, 'kwh/d': 1000 },
+  kWh: { kwh: 1, wh: 0.001, mwh: 1000 },
   h: {
     h: 1,
     hr: 1,
@@ -19,22 +34,55 @@ const WRITTEN: Record<string, Record<string, number>> = {
     d: 24,
     days: 24,
   },
-  d: { d: 1, day: 1, days: 1 },
+  d: { d: 1, day: 1, days: 1, h: 1 / 24, hours: 1 / 24, week: 7, weeks: 7 },
+  min: { min: 1, mins: 1, minute: 1, minutes: 1, h: 60, hours: 60, s: 1 / 60 },
+  s: { s: 1, sec: 1, second: 1, seconds: 1, ms: 0.001, min: 60 },
+  years: { years: 1, year: 1, y: 1, yr: 1, yrs: 1, months: 1 / 12 },
+  V: { v: 1, volt: 1, volts: 1, vdc: 1, vac: 1, mv: 0.001, kv: 1000 },
+  A: { a: 1, amp: 1, amps: 1, adc: 1, ma: 0.001 },
+  Ah: { ah: 1, 'amp-hours': 1, mah: 0.001 },
+  mΩ: { mω: 1, mohm: 1, milliohm: 1, ω: 1000, ohm: 1000 },
+  m: {
+    m: 1,
+    metre: 1,
+    metres: 1,
+    meter: 1,
+    meters: 1,
+    cm: 0.01,
+    mm: 0.001,
+    km: 1000,
+    ft: METRES_PER_FOOT,
+    foot: METRES_PER_FOOT,
+    feet: METRES_PER_FOOT,
+    "'": METRES_PER_FOOT,
+    '′': METRES_PER_FOOT,
+    in: CM_PER_INCH / 100,
+    '"': CM_PER_INCH / 100,
+    '″': CM_PER_INCH / 100,
+    yd: 3 * METRES_PER_FOOT,
+    yards: 3 * METRES_PER_FOOT,
+  },
+  kg: { kg: 1, g: 0.001, t: 1000, lb: KILOGRAMS_PER_POUND, lbs: KILOGRAMS_PER_POUND, pounds: KILOGRAMS_PER_POUND },
+  L: {
+    l: 1,
+    litre: 1,
+    litres: 1,
+    liter: 1,
+    liters: 1,
+    ml: 0.001,
+    gal: LITRES_PER_US_GALLON,
+    gallons: LITRES_PER_US_GALLON,
+  },
+  'L/h': { 'l/h': 1, 'gal/h': LITRES_PER_US_GALLON, gph: LITRES_PER_US_GALLON },
+  'm/s': { 'm/s': 1, 'km/h': 1 / 3.6, kmh: 1 / 3.6, mph: METRES_PER_SECOND_PER_MPH, kn: 0.514444, knots: 0.514444 },
+  '%': { '%': 1 },
+  '%/K': { '%/k': 1, '%/°c': 1, '%/c': 1 },
+  '/week': { '/week': 1, 'a week': 1, 'times a week': 1 },
   share: { '%': 0.01 },
   '°': { '°': 1, deg: 1, degrees: 1 },
-  cm: { cm: 1, mm: 0.1, in: 2.54, inch: 2.54, '"': 2.54 },
-  'kWh/m²': {
-    'kwh/m²': 1,
-    'kwh/m2': 1,
-    'kwh/m²/d': 1,
-    'kwh/m2/day': 1,
-    'kwh/m²/day': 1,
-    h: 1,
-    'mj/m²': 1 / 3.6,
-    'mj/m2': 1 / 3.6,
-    'wh/m²': 0.001,
-    'wh/m2': 0.001,
-  },
+  cm: { cm: 1, mm: 0.1, in: 2.54, inch: 2.54, '"': 2.54, m: 100, ft: 30.48, "'": 30.48 },
+  'kWh/m²': SUN,
+  'kWh/m²·day': SUN,
   '': { x: 1, '×': 1 },
 }
 
@@ -66,6 +114,37 @@ export function readQuantity(typed: string, unit: string): { value: number } | {
       }`,
     }
   return { value: value * factor }
+}
+
+/** A product as people write it for several of one thing: `2 x 100`, `3 × 1.5 kW`. */
+const PRODUCT = /^\s*(\d+)\s*[x×*]\s*(?=[\d.,])/i
+/** What one reader takes for thousands and another for a decimal. */
+const AMBIGUOUS = /^([-+−]?)([1-9]\d{0,2}),(\d{3})(?![\d.,])/
+
+/**
+ * Reads what somebody types into a field: a number in the unit the field shows, or with a unit of its own, or several of one
+ * thing: `96 A`, `80 ft`, `60 F`, `7,5`, `2 x 100`.
+ *
+ * @param unit the stored unit
+ * @param system what the field shows where no unit is typed
+ * @returns the value in the stored unit, or in words what is wrong with it
+ */
+export function readEntry(typed: string, unit: string, system: UnitSystem): { value: number } | { problem: string } {
+  const times = typed.match(PRODUCT)
+  const each = times ? typed.slice(times[0].length) : typed
+  const count = times ? Number(times[1]) : 1
+  const unclear = each.trim().match(AMBIGUOUS)
+  if (unclear) {
+    const [, sign, whole, part] = unclear
+    return {
+      problem: `“${typed.trim()}” may be ${sign}${whole}${part} or ${sign}${whole}.${part}; write it without the comma`,
+    }
+  }
+  const plain = each.replace(/(\d),(?=\d{3}(\D|$))(?=[\d,]*\.)/g, '$1')
+  const bare = parseNumber(plain)
+  if (bare !== null) return { value: fieldUnit(unit, system).toStored(bare * count) }
+  const read = readQuantity(plain, unit)
+  return 'problem' in read ? read : { value: unit === '°C' ? read.value : read.value * count }
 }
 
 const AXES = { latitude: { letters: 'NS', most: 90 }, longitude: { letters: 'EW', most: 180 } } as const

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
-import { fieldUnit, parseNumber } from '@ambrel/core/units'
+import { fieldUnit, parseNumber, readEntry } from '@ambrel/core/units'
 import { usePrefs } from '../stores/prefs.ts'
 import FieldLabel from './FieldLabel.vue'
 import { helpOf } from './help.ts'
@@ -59,11 +59,17 @@ function take(text: string): void {
     return
   }
   if (text.trim() === '' && props.nullable) return send(null)
-  const value = parseNumber(text)
-  if (value === null)
-    mistake.value =
-      text.trim() === '' ? `${props.label || 'this'} is empty; write a number` : `“${text}” is not a number`
-  else send(shownUnit.value.toStored(value))
+  if (text.trim() === '') {
+    mistake.value = `${props.label || 'this'} is empty; write a number`
+    return
+  }
+  const read = readEntry(text, props.unit, prefs.units)
+  if ('problem' in read) mistake.value = read.problem
+  else {
+    send(read.value)
+    // what was typed with another unit is shown in the field's own
+    typed.value = write(read.value)
+  }
 }
 
 function send(value: number | null): void {

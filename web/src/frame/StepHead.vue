@@ -73,6 +73,8 @@ const fillAll = () => suggest.ask('whole', props.step, 'suggest the whole system
 
 ul {
   flex: 1;
+  max-height: 190px;
+  overflow-y: auto;
   margin: 0;
   padding-left: 16px;
 }

@@ -29,7 +29,7 @@ const print = () => window.print()
           <th class="n">each</th>
           <th class="n">together</th>
           <th class="n" title="At the inverter’s full load, bank at its lowest volts">sees</th>
-          <th>at least</th>
+          <th class="least">at least</th>
         </tr>
       </thead>
       <tbody>
@@ -39,7 +39,7 @@ const print = () => window.print()
           <td class="n">{{ cable.lengthM > 0 ? prefs.show(cable.lengthM, 'm') : '' }}</td>
           <td class="n">{{ cable.lengthM > 0 ? prefs.show(cable.lengthM * cable.quantity, 'm') : '' }}</td>
           <td class="n">{{ prefs.show(cable.amps, 'A') }}</td>
-          <td>
+          <td class="least">
             <template v-if="cable.part === 'fuse'">{{
               cable.deviceA ? prefs.show(cable.deviceA, 'A') : 'over 400 A'
             }}</template>
@@ -72,6 +72,10 @@ const print = () => window.print()
   margin-right: 14px;
   white-space: nowrap;
 }
+.least {
+  padding-left: 14px;
+}
+
 .over {
   color: var(--clay);
   font-weight: 600;
