@@ -38,8 +38,9 @@ export async function openPage(
     locale: 'en-GB',
     timezoneId: 'Etc/UTC',
   })
+  // for every page of it, those opened later too
+  context.setDefaultTimeout(PATIENCE_MS)
   const page = await context.newPage()
-  page.setDefaultTimeout(PATIENCE_MS)
   const errors: string[] = []
   page.on('pageerror', (error) => errors.push(error.message))
   page.on('console', (message) => {

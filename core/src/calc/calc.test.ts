@@ -160,6 +160,7 @@ const EXAMPLES = new Map<string, object>([
     'inverter.surge',
     { baseW: 500, startW: 4000, surgeRatingW: 9000, openCircuitV: 51, ohm: 0.02, lowCutV: 42, surgeLimitA: 300 },
   ],
+  ['parts.fromLabel', { kind: 'module', vocV: 22.4, iscA: 6.2, ratedW: 100 }],
   ['generator.refillHours', { ...kinetic, from: 0.4, to: 0.9, chargeA: 30 }],
   [
     'array.layouts',

@@ -1,6 +1,6 @@
 /** What one input of a public function may be. */
 export interface Field {
-  kind: 'number' | 'integer' | 'text' | 'choice' | 'object' | 'list' | 'numbers'
+  kind: 'number' | 'integer' | 'text' | 'choice' | 'object' | 'list' | 'numbers' | 'any'
   unit: string
   min?: number
   max?: number
@@ -150,6 +150,8 @@ function checked(name: string, field: Field, value: unknown): unknown {
     case 'text':
       if (typeof value !== 'string') throw refuse()
       return value
+    case 'any':
+      return value
   }
 }
 
@@ -167,6 +169,8 @@ export function describeField(field: Field): string {
       return `a list of ${count}${field.unit}: {${names}}`
     case 'text':
       return `text, ${field.unit}`
+    case 'any':
+      return `as in the document${unit}`
     case 'numbers':
       return `${count}numbers from ${field.min} to ${field.max}, ${field.unit}`
     default:

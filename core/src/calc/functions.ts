@@ -5,6 +5,7 @@ import { LOADS } from './loads.ts'
 import { ARRAY } from './array.ts'
 import { BANK } from './bank.ts'
 import { ELECTRICAL } from './electrical.ts'
+import { PARTS } from './parts.ts'
 import { type CalcFunction } from './inputs.ts'
 
 export type { CalcFunction }
@@ -17,6 +18,7 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
   ...ARRAY,
   ...BANK,
   ...ELECTRICAL,
+  ...PARTS,
 }
 
 /**

@@ -63,7 +63,7 @@ function powerSheet({ generator, place }: Design, power: BackupPower, add: Add):
   if (kind === 'generator')
     add(
       worked('generator.power', 'Real power', power.realW, 'W', {
-        says: say`rating less 3.5 % per ${metres(300)} over ${metres(150)}, 1 % per ${amount(5.5, 'K', 1)} over ${celsius(25)}, and the fuel’s share`,
+        says: say`rating less 3.5 % per ${metres(300)} over ${metres(150)}, 1 % per ${amount(5.5, 'K', 1)} over ${celsius(25)}, and ${part.ratedOn === 'own' ? 'nothing for its fuel, on which it is rated' : 'the fuel’s share'}`,
         terms: [term('rating', part.ratedW, 'W', part.name), term('elevation', place.elevationM, 'm', 'step Place')],
         source: 'makers’ usual de-rating rules',
       }),

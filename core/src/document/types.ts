@@ -365,8 +365,9 @@ export interface GeneratorPart {
   id: string
   name: string
   fuel: Fuel
-  /** rating at sea level and 25 °C; for gas fuels the petrol rating */
+  /** rating at sea level and 25 °C, on petrol or on the fuel it is used with */
   ratedW: number
+  ratedOn: 'petrol' | 'own'
   price: number
 }
 

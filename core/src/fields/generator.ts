@@ -38,8 +38,17 @@ export const GENERATOR_PART: FieldTable<GeneratorPart> = {
     'W',
     100,
     1000000,
-    say`Continuous watts at sea level and ${celsius(25)}, for gas fuels on petrol; not the surge on the box.`,
+    say`Continuous watts at sea level and ${celsius(25)}; not the surge on the box.`,
     { step: 100 },
+  ),
+  ratedOn: choice(
+    'Rated on',
+    [
+      { value: 'petrol', label: 'petrol' },
+      { value: 'own', label: 'the fuel it is used with' },
+    ],
+    'What the rating on the label holds for. A set rated on petrol gives less on gas; one whose label names its watts on propane is not reduced again.',
+    since(6, 'petrol'),
   ),
   price: number('Price', 'money', 0, 1e7, 'As quoted.', { step: 10 }),
 }

@@ -1,7 +1,7 @@
 import { bankNominalV } from '../bank/layout.ts'
 import type { Design } from '../document/types.ts'
 import { climateOf } from '../weather/ruling.ts'
-import { derate, WILLANS } from './power.ts'
+import { realWatts, WILLANS } from './power.ts'
 
 /** What a backup can give, whatever kind it is. */
 export interface BackupPower {
@@ -46,9 +46,7 @@ export function backupPower(design: Design): BackupPower {
   const chargerEfficiency = own ? generator.separateChargerEfficiency : inverter.part.chargerEfficiency
   const chargeA = Math.min(chargerA, limitA)
   const realW =
-    kind === 'shore'
-      ? generator.cordA * generator.cordV
-      : derate(part.ratedW, place.elevationM, warmestC(design), part.fuel)
+    kind === 'shore' ? generator.cordA * generator.cordV : realWatts(part, place.elevationM, warmestC(design))
   const { idle, slope } = WILLANS[part.fuel]
   return {
     acW: kind === 'shore' ? realW : realW * generator.loadShareLimit,

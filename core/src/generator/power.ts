@@ -1,4 +1,4 @@
-import type { Design, Fuel } from '../document/types.ts'
+import type { Design, Fuel, GeneratorPart } from '../document/types.ts'
 
 const FUEL_FACTOR: Record<Fuel, number> = { petrol: 1, propane: 0.9, 'natural-gas': 0.85, diesel: 1 }
 
@@ -17,6 +17,13 @@ export function derate(ratedW: number, elevationM: number, airC: number, fuel: F
   const hot = 1 - (0.01 * Math.max(0, airC - 25)) / 5.5
   return Math.max(0, ratedW * thin * hot * FUEL_FACTOR[fuel])
 }
+
+/** Power a set of a design really gives at a place, W; one rated on its own fuel is not reduced for it again. */
+export const realWatts = (
+  { ratedW, ratedOn, fuel }: Pick<GeneratorPart, 'ratedW' | 'ratedOn' | 'fuel'>,
+  elevationM: number,
+  airC: number,
+): number => derate(ratedW, elevationM, airC, ratedOn === 'own' ? 'petrol' : fuel)
 
 /** Litres an hour at no load per rated kW, and per kW delivered. Source: straight Willans lines of small sets. */
 export const WILLANS: Record<Fuel, { idle: number; slope: number }> = {

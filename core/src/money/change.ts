@@ -17,6 +17,7 @@ function counted(lines: readonly PartsLine[]): Map<string, { quantity: number; u
  * that are thrown away.
  *
  * @returns price in the budget's currency, and whether a part that has to be bought has none
+ * @example priceOfChange(larkspurBench(), larkspurBench()) → { price: 0, unpriced: false }
  * Source: plain addition.
  */
 export function priceOfChange(before: Design, after: Design): { price: number; unpriced: boolean } {

@@ -4,7 +4,7 @@ import { floorStateOfCharge } from '../bank/usable.ts'
 import { derive } from '../derive/derive.ts'
 import type { Design, GeneratorPart } from '../document/types.ts'
 import { backupPower, economicalChargeA } from '../generator/backup.ts'
-import { derate } from '../generator/power.ts'
+import { realWatts } from '../generator/power.ts'
 import { generatorParts } from '../parts/shelf.ts'
 import { followed } from '../sizing/follow.ts'
 import type { Suggestion } from './suggestion.ts'
@@ -27,7 +27,7 @@ export function suggestGenerator(design: Design): Suggestion {
   const { place, bank } = design
   const facts = CHEMISTRIES[bank.part.chemistry]
   const { peak, batteryC } = derive(design)
-  const real = (part: GeneratorPart) => derate(part.ratedW, place.elevationM, 25, part.fuel)
+  const real = (part: GeneratorPart) => realWatts(part, place.elevationM, 25)
   const kept = design.generator.part.fuel
   // who has a fuel keeps it where a set of it does
   const smallestFirst = [...generatorParts].sort(

@@ -50,6 +50,7 @@ const power = computed<GridField[]>(() => {
       return [
         'generator.part.fuel',
         'generator.part.ratedW',
+        'generator.part.ratedOn',
         ...at('loadShareLimit', 'warmUpMin'),
         ...charger,
         'generator.part.price',
