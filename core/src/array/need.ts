@@ -45,3 +45,10 @@ export function arrayNeed(
 /** Rated watts of modules that bring so much a day to the bank; 0 where there is no sun at all. */
 export const modulesForDay = (whPerDay: number, sunHours: number, factor: number = SYSTEM_FACTOR): number =>
   sunHours > 0 ? whPerDay / (sunHours * factor) : 0
+
+/**
+ * The array by sun hours that somebody knows: of the worst month alone, which then stands for every month, or of the twelve.
+ * @param known one figure or twelve, h
+ */
+export const knownNeed = (dailyWh: readonly number[], known: readonly number[], factor: number): ArrayNeed =>
+  arrayNeed(dailyWh, known.length === 1 ? Array<number>(12).fill(known[0]) : known, factor)

@@ -165,7 +165,8 @@ export function handSchools(design: Design, dailyWh: number, batteryC: number, s
   const { chemistry } = bank.part
   const { depth, depthMax } = CHEMISTRIES[chemistry]
   const stringWh = bank.part.nominalV * bank.inSeries * ratedAh(bank.part)
-  const days = [2, 3, 5, ...(spellDays !== null && spellDays > 0 ? [spellDays] : [])]
+  const rules = [...new Set([2, 3, 5, bank.autonomyDays])].sort((a, b) => a - b)
+  const days = [...rules, ...(spellDays !== null && spellDays > 0 ? [spellDays] : [])]
   return days.flatMap((each, i) =>
     [depth, depthMax].map((deep) => {
       const needWh = (dailyWh * each) / deep / coldFactor(chemistry, batteryC)
@@ -174,7 +175,7 @@ export function handSchools(design: Design, dailyWh: number, batteryC: number, s
         depth: deep,
         needWh,
         strings: Math.max(1, Math.ceil(needWh / stringWh - 1e-9)),
-        fromSpells: i === 3,
+        fromSpells: i === rules.length,
       }
     }),
   )

@@ -1,4 +1,4 @@
-import { arrayNeed, LEAST_SUN_H } from '../array/need.ts'
+import { arrayNeed, knownNeed, LEAST_SUN_H } from '../array/need.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { coldVoltage, hottestCellC, hotVoltage } from '../array/voltage.ts'
 import type { Design } from '../document/types.ts'
@@ -90,6 +90,24 @@ export function arraySheets(
       source: 'stand-alone sizing practice; the winter run uses named losses instead',
     }),
   )
+  const { knownSunHours } = design.place
+  if (knownSunHours !== null) {
+    const known = knownNeed(batteryWh, knownSunHours, handFactor)
+    const hours = knownSunHours[knownSunHours.length === 1 ? 0 : known.month]
+    add(
+      worked('array.need-known', 'Array by your sun hours', known.watts, 'W', {
+        says: `daily need ÷ (the sun hours you know × system factor)${knownSunHours.length === 1 ? ', the worst month alone' : `: ${MONTH_NAMES[known.month]}`}`,
+        terms: [
+          term(`daily need at the battery, ${MONTH_NAMES[known.month]}`, batteryWh[known.month], 'Wh/d'),
+          term('sun hours you know', hours, 'h', 'step Place'),
+          term('by the climate', sunHours[known.month], 'h'),
+          term('system factor', handFactor, ''),
+        ],
+        school: `${handFactor} system factor`,
+        source: 'stand-alone sizing practice; the climate’s figure stands beside it',
+      }),
+    )
+  }
   add(
     worked('array.cover', 'Cover of the hand method', need > 0 ? rated / need : 0, 'share', {
       says: 'array ÷ array by the hand method',

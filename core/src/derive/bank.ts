@@ -3,6 +3,8 @@ import { coldFactor } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh, ratedWh, usableWh } from '../bank/layout.ts'
 import { capacityLeft } from '../bank/strings.ts'
 import { MONTH_NAMES } from '../calendar/calendar.ts'
+import { CONVERSION } from '../loads/cost.ts'
+import { dailyEnergy } from '../loads/energy.ts'
 import type { Design } from '../document/types.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
@@ -76,6 +78,23 @@ export function bankSheets(
       source: 'stand-alone sizing practice, IEEE 1013',
     }),
   )
+  const month = batteryWh.indexOf(batteryDayWh)
+  const dayWh = (loads: Design['loads']) => loads.reduce((sum, load) => sum + dailyEnergy(load, month), 0)
+  const [mustWh, allWh] = [dayWh(design.loads.filter(({ priority }) => priority === 'must')), dayWh(design.loads)]
+  // inverter and controllers draw on; what conversion takes follows the loads
+  const mustDayWh = batteryDayWh - (allWh - mustWh) * CONVERSION
+  if (mustWh > 0 && mustWh < allWh && mustDayWh > 0)
+    add(
+      worked('bank.days-must', 'Days, must-run only', usable / mustDayWh, 'd', {
+        says: 'usable energy ÷ what is left of the daily need when only what must run is on',
+        terms: [
+          term('usable', usable, 'Wh'),
+          term('must run', mustWh, 'Wh/d', MONTH_NAMES[month]),
+          term('with inverter and controllers', mustDayWh, 'Wh/d'),
+        ],
+        source: 'stand-alone sizing practice, IEEE 1013',
+      }),
+    )
   const chargeA = sunChargeA(design, volts)
   const capacityAh = ratedAh(bank.part) * bank.inParallel
   add(
@@ -94,13 +113,13 @@ export function bankSheets(
   const ratedW = arrays.reduce((sum, array) => sum + array.ratedW, 0)
   const { handFactor } = design.schools
   const spare = sunHours.map((hours, month) => ratedW * hours * handFactor - batteryWh[month])
-  const month = spare.indexOf(Math.min(...spare))
+  const darkest = spare.indexOf(Math.min(...spare))
   const spareWh = add(
-    worked('bank.surplus', 'Sun less need, worst month', spare[month], 'Wh/d', {
-      says: `harvest − daily need of ${MONTH_NAMES[month]}, the month with least left; below zero the bank only falls until a brighter month or the generator`,
+    worked('bank.surplus', 'Sun less need, worst month', spare[darkest], 'Wh/d', {
+      says: `harvest − daily need of ${MONTH_NAMES[darkest]}, the month with least left; below zero the bank only falls until a brighter month or the generator`,
       terms: [
-        term('harvest', spare[month] + batteryWh[month], 'Wh/d', `${handFactor} system factor`),
-        term('daily need at the battery', batteryWh[month], 'Wh/d'),
+        term('harvest', spare[darkest] + batteryWh[darkest], 'Wh/d', `${handFactor} system factor`),
+        term('daily need at the battery', batteryWh[darkest], 'Wh/d'),
       ],
       source: 'stand-alone sizing practice',
     }),

@@ -22,6 +22,14 @@ export function generatorSheets(design: Design, add: Add): void {
   const byPowerA = generator.kind === 'vehicle' ? power.chargeA : (power.acW * power.chargerEfficiency) / volts
   const chargeA = Math.min(power.chargeA, byPowerA, bank.part.maxChargeA * stringsAtLimit(bank))
   const drawnW = (chargeA * volts) / power.chargerEfficiency
+  if (generator.kind === 'generator')
+    add(
+      worked('generator.planned', 'Planned on', power.acW, 'W', {
+        says: 'real power × the highest share of it that is planned on',
+        terms: [term('real power', power.realW, 'W'), term('planned share', generator.loadShareLimit, 'share')],
+        source: 'a set that runs for hours is not run at its limit',
+      }),
+    )
   if (generator.kind !== 'vehicle') {
     add(
       worked('generator.load-share', 'Load while charging', power.realW > 0 ? drawnW / power.realW : 0, 'share', {

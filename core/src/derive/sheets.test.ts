@@ -20,11 +20,11 @@ function handDesign(): Design {
   design.loads = [
     {
       ...{ ...load, ...rated, id: 'load-1', quantity: 1, runningW: 250, hoursPerDay: 24 },
-      ...{ hourShape: Array<number>(24).fill(1), leg: 'A', startKind: 'none', startW: null },
+      ...{ hourShape: Array<number>(24).fill(1), leg: 'A', startKind: 'none', startW: null, priority: 'must' },
     },
     {
       ...{ ...load, ...rated, id: 'load-2', quantity: 2, runningW: 600, hoursPerDay: 2, duty: 0.25 },
-      ...{ hourShape: at(8, 20), leg: 'B', startKind: 'induction-tool', startW: null },
+      ...{ hourShape: at(8, 20), leg: 'B', startKind: 'induction-tool', startW: null, priority: 'canWait' },
     },
   ]
   Object.assign(design.place, { recordLowC: -35, recordHighC: 35, batteryRoom: { kind: 'heated', setC: 10 } })
@@ -95,6 +95,8 @@ const BY_HAND: Record<string, (sun: number, months: readonly number[]) => number
   'bank.usable': () => 15_892.48,
   'bank.need': () => 28_972.8093,
   'bank.days': () => 2.1206,
+  // 600 Wh of 6600 can wait, and take 666.67 Wh of the battery: 15,892.48 ÷ 6827.63 Wh
+  'bank.days-must': () => 2.32767,
   // 4000 W ÷ 51.2 V = 78.1 A, but the controller passes 60 A, into 400 Ah
   'bank.charge-rate': () => 0.15,
   'bank.surplus': (sun) => 4000 * sun * 0.8 - 7494.3,
@@ -119,6 +121,7 @@ const BY_HAND: Record<string, (sun: number, months: readonly number[]) => number
   // 5000 W × (1 − 0.035 × 600/300) = 4650 W; ÷ 240 V ÷ 50 A
   'inverter.transfer-share': () => 0.3875,
   'generator.power': () => 4650,
+  'generator.planned': () => 3720,
   // 50 A × 51.2 V ÷ 0.9 = 2844.44 W
   'generator.load-share': () => 0.611708,
   'generator.charge-limit': () => 50,

@@ -66,6 +66,7 @@ export function newPlace({
     albedoSnow: 0.65,
     horizon: [],
     batteryRoom: { kind: 'heated', setC: 12, depthM: 1 },
+    knownSunHours: null,
     brushSnowDays: 2,
   }
 }

@@ -47,6 +47,13 @@ function idProblems({ loads, arrays, controllers, sources, runs, budget }: Desig
 }
 
 function placeProblems({ place }: Design, report: Report): void {
+  const { knownSunHours } = place
+  if (knownSunHours !== null && knownSunHours.length !== 1 && knownSunHours.length !== 12)
+    report(
+      'place.knownSunHours',
+      knownSunHours,
+      say`${knownSunHours.length} sun hours are known; one, of the worst month, or twelve`,
+    )
   if (place.recordLowC >= place.recordHighC)
     report(
       'place.recordLowC',

@@ -57,6 +57,8 @@ export interface Place {
   albedoSnow: number
   horizon: HorizonPoint[]
   batteryRoom: BatteryRoom
+  /** sun hours on the modules that somebody knows: of the worst month alone, or of the twelve; null for none */
+  knownSunHours: number[] | null
   /** days until somebody brushes snow off the modules; null for never */
   brushSnowDays: number | null
 }

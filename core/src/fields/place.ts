@@ -232,6 +232,15 @@ export const PLACE: FieldTable<Place> = {
     'What stands in the sun’s way all around, as seen from the array.',
   ),
   batteryRoom: part('Battery room', ROOM, 'Where the bank stands.'),
+  knownSunHours: numbers(
+    'Sun hours you know',
+    'h',
+    0,
+    14,
+    { most: 12, empty: 'only the climate says' },
+    'Peak sun hours a day on the modules, as a neighbour or a map says: of the worst month alone, or of the twelve months. The array is sized by them beside the climate; the run keeps to the climate.',
+    since(6, null),
+  ),
   brushSnowDays: number(
     'Snow brushed off after',
     'd',

@@ -1,9 +1,12 @@
 import { modulesForDay } from '../array/need.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { coldFactor } from '../bank/chemistry.ts'
-import { ratedWh } from '../bank/layout.ts'
+import { ratedWh, usableWh } from '../bank/layout.ts'
 import type { Design } from '../document/types.ts'
 import { dailyEnergy } from './energy.ts'
+
+/** What a load takes of the battery for each Wh of its own, the inverter's idle draw left out: an efficiency of 0.9. */
+export const CONVERSION = 1 / 0.9
 
 /** What one load alone would need, as if the rest of the system were built for it in proportion. */
 export interface LoadCost {
@@ -18,6 +21,8 @@ export interface LoadCost {
   arrayW: number
   /** bank and modules at the prices of the parts chosen */
   money: number
+  /** hours it runs in full, alone, on a full bank; null for what has no watts */
+  aloneH: number | null
 }
 
 /**
@@ -44,6 +49,7 @@ export function loadCosts(
   const bankPrice = (bank.part.price * bank.inSeries * bank.inParallel) / ratedWh(bank)
   const arrayW = arrays.reduce((sum, array) => sum + arrayRatedW(array), 0)
   const modulePrice = arrays.reduce((sum, array) => sum + array.module.price * array.inSeries * array.inParallel, 0)
+  const fullWh = usableWh(bank, batteryC)
   return loads.map((load, i) => {
     const day = days[i] * (load.leg === 'DC' ? 1 : atBattery)
     const bankWh = (day * bank.autonomyDays) / bank.allowedDepth / coldFactor(bank.part.chemistry, batteryC)
@@ -54,6 +60,8 @@ export function loadCosts(
       share: all > 0 ? days[i] / all : 0,
       bankWh,
       arrayW: watts,
+      aloneH:
+        load.runningW > 0 ? fullWh / (load.runningW * load.quantity * (load.leg === 'DC' ? 1 : CONVERSION)) : null,
       money: bankWh * bankPrice + (arrayW > 0 ? (watts * modulePrice) / arrayW : 0),
     }
   })

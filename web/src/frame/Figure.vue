@@ -11,6 +11,8 @@ const props = defineProps<{
   /** how far the value may be off */
   error?: string
   label?: string
+  /** the same in another unit */
+  beside?: string
 }>()
 const design = useDesign()
 const prefs = usePrefs()
@@ -36,7 +38,9 @@ const shown = computed(() => props.value ?? (sheet.value ? prefs.show(sheet.valu
     <b
       >{{ shown }}<small v-if="error">&#8201;±{{ error }}</small></b
     >
-    <span>{{ label ?? lastLabel }}</span>
+    <span
+      >{{ label ?? lastLabel }}<template v-if="beside"> · {{ beside }}</template></span
+    >
   </component>
 </template>
 

@@ -12,6 +12,7 @@ import { usePrefs } from '../../stores/prefs.ts'
 import ArrayCard from './ArrayCard.vue'
 import ControllerCard from './ControllerCard.vue'
 import ArrayYields from './ArrayYields.vue'
+import ArrayMonths from './ArrayMonths.vue'
 import LayoutTable from './LayoutTable.vue'
 import RackingCard from './RackingCard.vue'
 import StringBoard from './StringBoard.vue'
@@ -34,6 +35,7 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
   <div class="row wrap figures">
     <Figure id="array.rated" />
     <Figure id="array.need" />
+    <Figure v-if="design.derived?.worked['array.need-known']" id="array.need-known" />
     <Figure id="array.cover" />
     <Figure id="place.worst-month-sun" />
   </div>
@@ -56,6 +58,7 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       <VoltageRuler v-for="(array, i) in arrays" :key="array.id" :index="i" />
     </section>
     <LayoutTable v-if="design.derived && arrays.length > 0" />
+    <ArrayMonths v-if="design.derived && arrays.length > 0" />
     <template v-if="design.derived && arrays.length > 0">
       <UnlikeCurve
         v-for="group in design.derived.unlike"

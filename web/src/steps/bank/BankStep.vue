@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import {
   absorptionV,
+  bankNominalV,
   BANK_VOLTAGES,
   BATTERY,
   CHEMISTRIES,
@@ -26,11 +27,15 @@ import BankWear from './BankWear.vue'
 import BatterySheet from './BatterySheet.vue'
 import ChemistryChoice from './ChemistryChoice.vue'
 import HandSheet from './HandSheet.vue'
+import RestedVolts from './RestedVolts.vue'
 import VoltageChoice from './VoltageChoice.vue'
 
 const design = useDesign()
 const prefs = usePrefs()
 const bank = computed(() => design.document!.bank)
+
+/** A figure of the bank in ampere-hours at its nominal volts, as labels and monitors count. */
+const ampHours = (id: string) => prefs.show((design.derived?.worked[id]?.value ?? 0) / bankNominalV(bank.value), 'Ah')
 
 const takePart = (part: BatteryPart) => design.change(`battery: ${part.name}`, takeBattery(part))
 /** one the shelf has no inverter for is not offered, but where it is typed in a file it is shown */
@@ -74,8 +79,10 @@ const fields = computed(() =>
   <StepHead step="bank" :says="`${bank.inSeries} × ${bank.inParallel} of ${bank.part.name}`" />
   <div class="row wrap figures">
     <Figure id="bank.days" />
-    <Figure id="bank.usable" />
-    <Figure id="bank.need" />
+    <Figure v-if="design.derived?.worked['bank.days-must']" id="bank.days-must" />
+    <Figure id="bank.usable" :beside="ampHours('bank.usable')" />
+    <Figure id="bank.rated" :beside="ampHours('bank.rated')" />
+    <Figure id="bank.need" :beside="ampHours('bank.need')" />
     <Figure id="bank.surplus" />
     <Figure v-if="design.derived?.worked['bank.recharge-days']" id="bank.recharge-days" />
     <Figure id="bank.charge-rate" />
@@ -117,6 +124,7 @@ const fields = computed(() =>
       <p v-else class="quiet">The drawing waits until the fields marked are put right.</p>
     </section>
     <template v-if="design.derived">
+      <RestedVolts />
       <BankWear />
       <HandSheet />
       <VoltageChoice @choose="setVoltage" />

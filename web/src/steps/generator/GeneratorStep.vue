@@ -97,6 +97,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
     <Figure :value="prefs.show(winter?.oneInTen.generatorHours, 'h')" label="1 year in 10" />
     <Figure :value="cost === null ? '—' : `${prefs.show(cost, '')} ${currency}`" label="to run it, typical" />
     <Figure id="generator.power" />
+    <Figure v-if="kind === 'generator'" id="generator.planned" />
     <Figure v-if="kind !== 'vehicle'" id="generator.load-share" />
     <Figure id="generator.refill-hours" />
     <Figure v-if="kind !== 'shore'" id="generator.fuel-hour" />

@@ -95,6 +95,7 @@ const worstShort = ({ oneInTen }: Figures) => worstOf(oneInTen.shortHours)
           <th class="share">of all</th>
           <th class="n">bank</th>
           <th class="n">panels</th>
+          <th class="n" title="Running in full, nothing else on, until the bank is at its allowed depth">alone</th>
           <th class="n">{{ design.document!.budget.currency }}</th>
           <th>what if</th>
         </tr>
@@ -108,6 +109,7 @@ const worstShort = ({ oneInTen }: Figures) => worstOf(oneInTen.shortHours)
           </td>
           <td class="n">{{ prefs.show(cost.bankWh, 'Wh') }}</td>
           <td class="n">{{ prefs.show(cost.arrayW, 'W') }}</td>
+          <td class="n">{{ prefs.show(cost.aloneH, 'h') }}</td>
           <td class="n">{{ prefs.show(Math.round(cost.money), '') }}</td>
           <td class="tries">
             <button

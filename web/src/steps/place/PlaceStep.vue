@@ -11,6 +11,7 @@ import BestTilt from './BestTilt.vue'
 import DarkSpells from './DarkSpells.vue'
 import HorizonCard from './HorizonCard.vue'
 import SourcesCompared from './SourcesCompared.vue'
+import KnownSun from './KnownSun.vue'
 import SunByMonth from './SunByMonth.vue'
 import WeatherCard from './WeatherCard.vue'
 
@@ -103,6 +104,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
     </section>
     <WeatherCard />
     <SunByMonth />
+    <KnownSun />
     <HorizonCard />
     <DarkSpells />
     <BestTilt />
