@@ -82,8 +82,9 @@ export function layouts(question: LayoutQuestion): Layout[] {
       const controllers = slots[slots.length - 1].controller + 1
       if (controllers > mostControllers) break
       const watts = inSeries * inParallel * module.ratedW
-      const passes = Math.max(1, controllers * each - Math.min(each, beside?.watts ?? 0))
-      if (watts > passes * OVERSIZE_LIMIT) break
+      const others = beside?.watts ?? 0
+      if (watts + others > controllers * each * OVERSIZE_LIMIT) break
+      const passes = Math.max(1, controllers * each - Math.min(each, others))
       const used = Math.min(passes, takenBySlots(question, inSeries, slots))
       found.push({
         ...describe(question, inSeries, inParallel, slots, watts, used),
