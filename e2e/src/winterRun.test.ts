@@ -98,9 +98,15 @@ describe('the inverter', () => {
     const { page, errors } = await open('Larkspur Bench', 'As planned', '5')
     const idle = () => page.locator('[data-working="inverter.idle-day"] b').innerText()
     const before = await idle()
-    await page.locator('[data-inverter-choices] tr', { hasText: 'Split-phase 8 kW' }).getByText('take').click()
+    await page
+      .locator('[data-inverter-choices] tr', { hasText: /^\s*Split-phase 8 kW/ })
+      .getByText('take')
+      .click()
     await changes(idle, before)
-    await page.locator('[data-inverter-choices] tr', { hasText: 'All-in-one' }).getByText('take').click()
+    await page
+      .locator('[data-inverter-choices] tr', { hasText: 'All-in-one split-phase 12 kW' })
+      .getByText('take')
+      .click()
     await page.keyboard.press('4')
     await page.getByText('Built into an all-in-one unit').first().waitFor({ state: 'attached' })
     expect(errors).toEqual([])

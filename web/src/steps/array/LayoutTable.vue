@@ -86,7 +86,9 @@ const take = (layout: Layout) =>
     <button v-if="list.length > SHOWN" class="link" @click="all = !all">
       {{ all ? 'only the best' : `all ${list.length} legal ones` }}
     </button>
-    <p v-if="list.length === 0" class="quiet">None: this module does not fit this controller at this record low, or the other arrays leave it no room.</p>
+    <p v-if="list.length === 0" class="quiet">
+      None: this module does not fit this controller at this record low, or the other arrays leave it no room.
+    </p>
   </section>
 </template>
 
