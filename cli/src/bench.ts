@@ -41,7 +41,12 @@ function everythingOn(): Design {
     arrays: [array, { ...array, id: 'array-2', controllerId: 'controller-2', inParallel: 1 }],
     controllers: [
       controller,
-      { id: 'controller-2', name: 'On the AC side', part: { ...controller.part, kind: 'ac-coupled', outputAcW: 3000 } },
+      {
+        ...controller,
+        id: 'controller-2',
+        name: 'On the AC side',
+        part: { ...controller.part, kind: 'ac-coupled', outputAcW: 3000 },
+      },
     ],
     sources: [newSource('source-1', 'stream', 40)],
     loads: base.loads.map((load, i) => (i === 2 ? { ...load, movable: true, storeDays: 2 } : load)),

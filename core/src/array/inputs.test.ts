@@ -11,6 +11,7 @@ import { WinterEngine } from '../winter/engine.ts'
 import { yearHours } from '../winter/hours.ts'
 import { workedRuns } from '../wiring/runs.ts'
 import { limitControllers, takeLayout } from '../change/array.ts'
+import { followed } from '../sizing/follow.ts'
 import { layoutQuestionOf } from '../sizing/layoutQuestion.ts'
 import { sunChargeA } from './controllers.ts'
 import { layouts, trackerNeedsV, trackerStartsV } from './layouts.ts'
@@ -122,6 +123,10 @@ describe('charging current that can be set', () => {
     expect(set.controllers.map(({ chargeLimitA }) => chargeLimitA)).toEqual([25, 25])
     expect(sunChargeA(set, 51.2)).toBeLessThanOrEqual(50)
     expect(limitControllers(5000)(design)).toBe(design)
+    // one that somebody set lower stays so, and a suggestion does not undo a setting
+    design.controllers[1].chargeLimitA = 10
+    expect(limitControllers(50)(design).controllers.map(({ chargeLimitA }) => chargeLimitA)).toEqual([25, 10])
+    expect(followed(design).controllers).toBe(design.controllers)
   })
 
   it('a cord or a set that cannot give it pushes nothing beyond', () => {

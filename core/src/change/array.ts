@@ -228,7 +228,8 @@ export const beginTiltSeasons =
   }
 
 /**
- * Sets the controllers that can be set so that all together charge the bank with no more than so many amps, each by its share.
+ * Sets the controllers that can be set so that all together charge the bank with no more than so many amps, each by its share;
+ * one that is set lower already stays so.
  * @param totalA ≥ 1
  */
 export const limitControllers =
@@ -239,8 +240,10 @@ export const limitControllers =
     const allA = settable.reduce((sum, { part }) => sum + part.outputA, 0)
     const share = Math.max(0, totalA - fixedA) / allA
     if (!(share < 1)) return design
-    const controllers = design.controllers.map((each) =>
-      settable.includes(each) ? { ...each, chargeLimitA: Math.max(1, Math.floor(each.part.outputA * share)) } : each,
-    )
+    const controllers = design.controllers.map((each) => {
+      if (!settable.includes(each)) return each
+      const shareA = Math.max(1, Math.floor(each.part.outputA * share))
+      return { ...each, chargeLimitA: Math.min(each.chargeLimitA ?? shareA, shareA) }
+    })
     return { ...design, controllers }
   }

@@ -4,7 +4,7 @@ import { bankNominalV, ratedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
 import { limitControllers } from '../change/array.ts'
 import type { Change } from '../change/change.ts'
-import type { Bank, Design } from '../document/types.ts'
+import type { Bank } from '../document/types.ts'
 import { sizeFor, workedRuns } from '../wiring/runs.ts'
 
 /** Most amps a bank is to be charged with: what its units take, or the rate its chemistry bears. */
@@ -14,18 +14,11 @@ export function mostChargeA(bank: Bank): number {
   return managed ? byUnits : Math.min(byUnits, chargeRate.high * ratedAh(bank.part) * bank.inParallel)
 }
 
-/** Controllers set so that the sun brings the bank no more than it takes. */
+/** Controllers set so that the sun brings the bank no more than it takes; what somebody has set lower stays. */
 export const settledControllers: Change = (design) => {
   const most = Math.floor(mostChargeA(design.bank))
-  const free: Design = {
-    ...design,
-    controllers: design.controllers.map((each) =>
-      each.chargeLimitA === null ? each : { ...each, chargeLimitA: null },
-    ),
-  }
-  if (sunChargeA(free, bankNominalV(free.bank)) <= most)
-    return design.controllers.every(({ chargeLimitA }) => chargeLimitA === null) ? design : free
-  return most < 1 ? design : limitControllers(most)(free)
+  if (most < 1 || sunChargeA(design, bankNominalV(design.bank)) <= most) return design
+  return limitControllers(most)(design)
 }
 
 /** Runs that no longer carry what they must, or lose too much, in the thinnest conductor that does; the others as they are. */
