@@ -1,4 +1,5 @@
 import { COUNTS } from '../fields/limits.ts'
+import { bill } from '../money/parts.ts'
 import { nextId } from '../design/defaults.ts'
 import type { Absence, BudgetLine, WireRun } from '../document/types.ts'
 import { addTo } from './field.ts'
@@ -49,11 +50,13 @@ export const setRun =
   (id: string, changes: Partial<WireRun>): Change =>
   (design) => ({ ...design, runs: design.runs.map((run) => (run.id === id ? { ...run, ...changes } : run)) })
 
-/** Parts of the bill marked as there already, or as to be bought. @param key of its line */
+/** A line of the bill marked as there already, all of it as it is now, or as to be bought. @param key of the line */
 export const setOwned =
   (key: string, owned: boolean): Change =>
   (design) => {
-    const others = design.budget.owned.filter((each) => each !== key)
-    if (owned && others.length >= COUNTS.owned) return design
-    return { ...design, budget: { ...design.budget, owned: owned ? [...others, key] : others } }
+    const others = design.budget.owned.filter((each) => each.key !== key)
+    const line = bill(design).lines.find((each) => each.key === key)
+    if (owned && (!line || others.length >= COUNTS.owned)) return design
+    const here = owned && line ? [{ key, partId: line.partId, quantity: line.quantity }] : []
+    return { ...design, budget: { ...design.budget, owned: [...others, ...here] } }
   }

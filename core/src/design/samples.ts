@@ -1,3 +1,4 @@
+import { bill } from '../money/parts.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { controllerParts, generatorParts, inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
@@ -267,13 +268,11 @@ export function copperDraw(): Design {
       fuelPricePerL: 1.1,
     },
     runs: newRuns('awg', 12),
-    budget: {
-      ...base.budget,
-      currency: 'USD',
-      owned: ['bank', 'array-1', 'array-2', 'controller-1', 'inverter', 'generator'],
-    },
+    budget: { ...base.budget, currency: 'USD' },
   }
-  return withThinnestRuns(design)
+  // all of it was there
+  const owned = bill(design).lines.map(({ key, partId, quantity }) => ({ key, partId, quantity }))
+  return withThinnestRuns({ ...design, budget: { ...design.budget, owned } })
 }
 
 /** Every demo design: a family per place, the main variant first. */

@@ -526,6 +526,14 @@ export interface BudgetLine {
   unitPrice: number
 }
 
+/** So many of a part that are there already: of another part in its place, and of more of it, nothing is owned. */
+export interface OwnedPart {
+  /** `bank`, `inverter`, `generator`, or the id of an array, a controller or a source */
+  key: string
+  partId: string
+  quantity: number
+}
+
 export interface Budget {
   currency: string
   taxPct: number
@@ -533,8 +541,8 @@ export interface Budget {
   labour: number
   discount: number
   contingencyPct: number
-  /** parts that are there already: `bank`, `inverter`, `generator`, or the id of an array, a controller or a source */
-  owned: string[]
+  /** parts that are there already and cost nothing now */
+  owned: OwnedPart[]
   /** what the parts list cannot know: racking, trench, permits */
   extras: BudgetLine[]
 }

@@ -3,6 +3,7 @@ import {
   DESIGN_VERSION,
   type Budget,
   type BudgetLine,
+  type OwnedPart,
   type Design,
   type Schools,
   type WinterSettings,
@@ -114,6 +115,12 @@ const LINE: FieldTable<BudgetLine> = {
   unitPrice: number('Each', 'money', 0, 1e7, 'Price of one, as quoted.'),
 }
 
+const OWNED: FieldTable<OwnedPart> = {
+  key: key('Of', 'bank, inverter, generator, or the key of an array, a controller or a source.'),
+  partId: key('Part', 'The key of the part that is there.'),
+  quantity: number('How many', '', 0, 1e6, 'Of it are there.'),
+}
+
 const BUDGET: FieldTable<Budget> = {
   currency: code('Currency code', 'Three capitals. It is a name only; nothing is converted.'),
   taxPct: number('Tax', '%', 0, 100, 'On parts.'),
@@ -121,11 +128,11 @@ const BUDGET: FieldTable<Budget> = {
   labour: number('Labour', 'money', 0, 1e7, 'What you pay others; an electrician’s visit too.', { step: 50 }),
   discount: number('Discount', 'money', 0, 1e7, 'Taken off the whole.', { step: 50 }),
   contingencyPct: number('Contingency', '%', 0, 100, 'For what nobody thought of, 10 to 15 %.'),
-  owned: texts(
+  owned: rows(
     'Owned',
-    COUNTS.owned,
-    60,
-    'Parts that are there already and cost nothing now: bank, inverter, generator, or the key of an array, a controller or a source.',
+    OWNED,
+    { most: COUNTS.owned, unique: 'key' },
+    'Parts that are there already and cost nothing now; another part in their place, and more of them, are to buy.',
     since(6, []),
   ),
   extras: rows(

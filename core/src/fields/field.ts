@@ -249,13 +249,12 @@ export const weekdays = (label: string, empty: string, help: Words): NumbersFiel
  * @param most how many
  * @param letters of each
  */
-export const texts = (label: string, most: number, letters: number, help: Words, since?: Since): TextsField => ({
+export const texts = (label: string, most: number, letters: number, help: Words): TextsField => ({
   kind: 'texts',
   label,
   most,
   letters,
   help,
-  since,
 })
 /**
  * A list of parts.

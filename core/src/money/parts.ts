@@ -3,12 +3,13 @@ import type { Design } from '../document/types.ts'
 export interface PartsLine {
   /** what of the design it is: `bank`, `inverter`, `generator`, or an id */
   key: string
+  partId: string
   name: string
   step: 'bank' | 'array' | 'inverter' | 'generator' | 'extra'
   quantity: number
   unitPrice: number
-  /** it is there already and costs nothing now */
-  owned: boolean
+  /** so many are there already and cost nothing now */
+  owned: number
   sum: number
 }
 
@@ -26,34 +27,26 @@ export interface Bill {
  */
 export function bill(design: Design): Bill {
   const { bank, arrays, controllers, inverter, generator, sources, budget } = design
-  const have = new Set(budget.owned)
   const line = (
     key: string,
-    name: string,
+    { id: partId, name, price }: { id: string; name: string; price: number },
     step: PartsLine['step'],
     quantity: number,
-    unitPrice: number,
-  ): PartsLine => ({
-    key,
-    name,
-    step,
-    quantity,
-    unitPrice,
-    owned: have.has(key),
-    sum: have.has(key) ? 0 : quantity * unitPrice,
-  })
+  ): PartsLine => {
+    const there = budget.owned.find((each) => each.key === key && each.partId === partId)
+    const owned = Math.min(quantity, there?.quantity ?? 0)
+    return { key, partId, name, step, quantity, unitPrice: price, owned, sum: (quantity - owned) * price }
+  }
   const lines = [
-    line('bank', bank.part.name, 'bank', bank.inSeries * bank.inParallel, bank.part.price),
-    ...arrays.map(({ id, module, inSeries, inParallel }) =>
-      line(id, module.name, 'array', inSeries * inParallel, module.price),
+    line('bank', bank.part, 'bank', bank.inSeries * bank.inParallel),
+    ...arrays.map(({ id, module, inSeries, inParallel }) => line(id, module, 'array', inSeries * inParallel)),
+    ...controllers.map(({ id, part }) => line(id, part, 'array', 1)),
+    line('inverter', inverter.part, 'inverter', inverter.quantity),
+    ...(generator.present && generator.kind === 'generator' ? [line('generator', generator.part, 'generator', 1)] : []),
+    ...sources.map((source) => line(source.id, source, 'generator', 1)),
+    ...budget.extras.map(({ id, name, quantity, unitPrice }) =>
+      line(id, { id, name, price: unitPrice }, 'extra', quantity),
     ),
-    ...controllers.map(({ id, part }) => line(id, part.name, 'array', 1, part.price)),
-    line('inverter', inverter.part.name, 'inverter', inverter.quantity, inverter.part.price),
-    ...(generator.present && generator.kind === 'generator'
-      ? [line('generator', generator.part.name, 'generator', 1, generator.part.price)]
-      : []),
-    ...sources.map(({ id, name, price }) => line(id, name, 'generator', 1, price)),
-    ...budget.extras.map((extra) => line(extra.id, extra.name, 'extra', extra.quantity, extra.unitPrice)),
   ]
   const partsSum = lines.reduce((sum, { sum: each }) => sum + each, 0)
   const net = partsSum - budget.discount

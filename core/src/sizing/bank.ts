@@ -15,7 +15,7 @@ export interface HandBank {
   bank: Bank
 }
 
-/** Strings beyond which a leads taken off at opposite corners share too unevenly. */
+/** Strings beyond which leads taken off at opposite corners share too unevenly. */
 const CORNERS_SERVE = 2
 
 /** What a bank is sized for: the need of the darkest month, its days, depth and cold. */
@@ -70,7 +70,12 @@ export const handBank = (
   autonomyDays: design.bank.autonomyDays,
   allowedDepth: depth,
   takeoff: inParallel > CORNERS_SERVE ? 'equal-leads' : 'opposite-corners',
-  stringFuses: inParallel > 1,
+  stringFuses: design.bank.stringFuses || inParallel > 1,
+  // what was measured on the floor is not the unit’s
+  linkMilliohm: design.bank.linkMilliohm,
+  seriesM: design.bank.seriesM,
+  linkM: design.bank.linkM,
+  leadM: design.bank.leadM,
 })
 
 /** The bank of a design sized by hand again: same chemistry and voltage, the part that does it best. */

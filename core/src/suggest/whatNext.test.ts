@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { takeBackup } from '../change/generator.ts'
+import { addString } from '../change/bank.ts'
 import { setOwned } from '../change/work.ts'
 import { copperDraw, gannetSkerry, larkspurBench } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
@@ -65,6 +66,10 @@ describe('what a change costs', () => {
     expect(bill(design).partsSum - bill(owned).partsSum).toBe(bank.inSeries * bank.inParallel * bank.part.price)
     expect(setOwned('bank', false)(owned).budget.owned).toEqual([])
     expect(bill(copperDraw()).partsSum).toBe(0)
+    // one string more is to buy, and so is another part in the place of what is there
+    expect(bill(addString(owned)).partsSum - bill(owned).partsSum).toBe(bank.inSeries * bank.part.price)
+    const other = { ...owned, bank: { ...bank, part: { ...bank.part, id: 'other' } } }
+    expect(bill(other).partsSum).toBe(bill(design).partsSum)
   })
 })
 

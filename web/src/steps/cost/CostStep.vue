@@ -67,18 +67,23 @@ const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct'].map
             <td>{{ line.name }}</td>
             <td class="n">{{ line.quantity }}</td>
             <td class="n">{{ money(line.unitPrice) }}</td>
-            <td class="n">{{ line.owned ? 'owned' : line.unitPrice > 0 ? money(line.sum) : 'no price' }}</td>
+            <td class="n">
+              {{ line.owned === line.quantity ? 'owned' : line.unitPrice > 0 ? money(line.sum) : 'no price' }}
+            </td>
             <td>
               <label class="owned">
                 <input
                   type="checkbox"
-                  :checked="line.owned"
+                  :checked="line.owned === line.quantity"
                   :aria-label="`${line.name} is there already`"
                   @change="
-                    design.change(`${line.name}: ${line.owned ? 'to buy' : 'owned'}`, setOwned(line.key, !line.owned))
+                    design.change(
+                      `${line.name}: ${line.owned === line.quantity ? 'to buy' : 'owned'}`,
+                      setOwned(line.key, line.owned !== line.quantity),
+                    )
                   "
                 />
-                owned
+                {{ line.owned > 0 && line.owned < line.quantity ? `${line.owned} owned` : 'owned' }}
               </label>
             </td>
           </tr>
