@@ -29,3 +29,10 @@ describe('sun hours that somebody knows', () => {
     expect(invariantProblems(design).map(({ path }) => path)).toEqual(['place.knownSunHours'])
   })
 })
+
+it('what an array brings to the bank by month is its rating × its sun × the factor', () => {
+  const design = larkspurBench()
+  design.schools.handFactor = 0.5
+  const [array] = derive(design).arrays
+  array.handWh.forEach((wh, month) => expect(wh).toBeCloseTo(14 * 415 * array.sunHours[month] * 0.5, 6))
+})

@@ -33,6 +33,7 @@ export function deriveArrays(design: Design): DerivedArray[] {
       iscA: module.iscA * inParallel,
       sunHours,
       worstSunHours: Math.min(...sunHours),
+      handWh: sunHours.map((hours) => arrayRatedW(array) * hours * design.schools.handFactor),
     }
   })
 }

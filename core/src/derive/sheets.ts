@@ -13,4 +13,6 @@ export interface DerivedArray {
   sunHours: number[]
   /** worst-month sun hours of this surface */
   worstSunHours: number
+  /** what it brings to the bank on a mean day of each month, by the hand method, Wh */
+  handWh: number[]
 }

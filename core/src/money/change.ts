@@ -4,8 +4,8 @@ import { bill, type PartsLine } from './parts.ts'
 /** What of each part a bill counts: how many, and what one costs. */
 function counted(lines: readonly PartsLine[]): Map<string, { quantity: number; unitPrice: number }> {
   const parts = new Map<string, { quantity: number; unitPrice: number }>()
-  for (const { step, name, quantity, unitPrice } of lines) {
-    const key = `${step} ${name}`
+  for (const { step, partId, quantity, unitPrice } of lines) {
+    const key = `${step} ${partId}`
     const before = parts.get(key)
     parts.set(key, { quantity: (before?.quantity ?? 0) + quantity, unitPrice })
   }
@@ -36,4 +36,4 @@ export function priceOfChange(before: Design, after: Design): { price: number; u
 
 /** The controller of an all-in-one has no price of its own. */
 const isWithin = (key: string, { inverter }: Design) =>
-  inverter.part.controller !== null && key === `array ${inverter.part.controller.name}`
+  inverter.part.controller !== null && key === `array ${inverter.part.controller.id}`

@@ -8,21 +8,21 @@ import type { Bank } from '../document/types.ts'
 import { sizeFor, workedRuns } from '../wiring/runs.ts'
 
 /** Most amps a bank is to be charged with: what its units take, or the rate its chemistry bears. */
-export function mostChargeA(bank: Bank): number {
+function mostChargeA(bank: Bank): number {
   const byUnits = bank.part.maxChargeA * stringsAtLimit(bank)
   const { managed, chargeRate } = CHEMISTRIES[bank.part.chemistry]
   return managed ? byUnits : Math.min(byUnits, chargeRate.high * ratedAh(bank.part) * bank.inParallel)
 }
 
 /** Controllers set so that the sun brings the bank no more than it takes; what somebody has set lower stays. */
-export const settledControllers: Change = (design) => {
+const settledControllers: Change = (design) => {
   const most = Math.floor(mostChargeA(design.bank))
   if (most < 1 || sunChargeA(design, bankNominalV(design.bank)) <= most) return design
   return limitControllers(most)(design)
 }
 
 /** Runs that no longer carry what they must, or lose too much, in the thinnest conductor that does; the others as they are. */
-export const settledRuns: Change = (design) => {
+const settledRuns: Change = (design) => {
   const worked = workedRuns(design)
   if (worked.every(({ sound }) => sound)) return design
   return { ...design, runs: design.runs.map((run, i) => (worked[i].sound ? run : { ...run, ...sizeFor(design, run) })) }

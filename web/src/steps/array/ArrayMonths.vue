@@ -11,7 +11,7 @@ const rows = computed(() =>
   (design.derived?.arrays ?? []).map((array, i) => ({
     id: array.id,
     name: design.document!.arrays[i]?.name ?? '',
-    kWh: array.sunHours.map((hours) => (array.ratedW * hours * factor.value) / 1000),
+    kWh: array.handWh.map((wh) => wh / 1000),
   })),
 )
 const all = computed(() => MONTH_NAMES.map((_, month) => rows.value.reduce((sum, { kWh }) => sum + kWh[month], 0)))
