@@ -8,6 +8,7 @@ import {
   addController,
   addHorizonPoint,
   addLoads,
+  addPump,
   addRate,
   addRun,
   addSource,
@@ -39,6 +40,8 @@ import {
   removeArray,
   removeController,
   removeFrom,
+  removePump,
+  removeStrip,
   serviceOf,
   setBasis,
   setControllerKind,
@@ -51,6 +54,8 @@ import {
   setPersistence,
   setOwned,
   setTaskDone,
+  shareOut,
+  sheetsRead,
   spreadOverLegs,
   stackingChoices,
   setStacking,
@@ -70,6 +75,7 @@ import {
   takeVoltage,
   trackersApart,
   turnAll,
+  wantWater,
   type BoardString,
   type Change,
   type Design,
@@ -99,6 +105,7 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   addHorizonPoint: (_, pick) =>
     addHorizonPoint(pick([undefined, { azimuthDeg: pick([0, 77, 360]), elevationDeg: pick([0, 20, 90]) }])),
   addLoads: (_, pick) => addLoads([{ ...pick(larkspurBench().loads), id: 'brought', leg: pick(['AB', 'ABC', 'B']) }]),
+  addPump: () => addPump,
   addRate: () => addRate,
   addRun: () => addRun('10 AWG'),
   addSource: (_, pick) => addSource(pick(['wind', 'stream', 'other']), 120),
@@ -129,7 +136,13 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   removeController: ({ controllers }, pick) =>
     controllers.length > 0 ? removeController(indexIn(controllers, pick)) : null,
   removeFrom: ({ runs }, pick) => (runs.length > 0 ? removeFrom('runs', indexIn(runs, pick)) : null),
-  setBasis: (design, pick) => setBasis(among(design, pick), pick(['rated', 'metered', 'cycle', 'month'])),
+  removePump: ({ pumps }, pick) => (pumps.length > 0 ? removePump(indexIn(pumps, pick)) : null),
+  removeStrip: (_, pick) => removeStrip(pick(['Desk', 'none'])),
+  shareOut: (design, pick) =>
+    shareOut('Desk', new Set([among(design, pick), among(design, pick)]), pick([0, 3.2]), pick([24, 168])),
+  sheetsRead: (_, pick) => sheetsRead(pick(['bank.part', 'inverter.part', 'generator.part'])),
+  wantWater: ({ pumps }, pick) => (pumps.length > 0 ? wantWater(indexIn(pumps, pick), pick([0, 500])) : null),
+  setBasis: (design, pick) => setBasis(among(design, pick), pick(['rated', 'metered', 'strip', 'cycle', 'month'])),
   setControllerKind: ({ controllers }, pick) =>
     controllers.length > 0
       ? setControllerKind(indexIn(controllers, pick), pick(['tracker', 'pulse-width', 'ac-coupled']))
@@ -152,7 +165,8 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   takeController: ({ controllers }, pick) =>
     controllers.length > 0 ? takeController(indexIn(controllers, pick), pick(controllerParts)) : null,
   takeHandSize: (_, pick) => takeHandSize(pick([1, 5]), pick([0.3, 0.8, 0.95]), pick([1, 4, 500])),
-  takeInverter: ({ bank }, pick) => takeInverter(pick(inverterParts.filter(({ bankV }) => bankV === bank.systemV))),
+  takeInverter: ({ bank }, pick) =>
+    takeInverter(pick(inverterParts.filter(({ bankV, battery }) => battery !== null || bankV === bank.systemV))),
   takeLayout: ({ arrays }, pick) =>
     arrays.length > 0
       ? takeLayout(indexIn(arrays, pick), {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
+  addPump,
   addSource,
   bankConductors,
   bankWear,
@@ -60,6 +61,14 @@ const DESIGNS: (() => Design)[] = [
     })
     Object.assign(load, { runningW: 5000, startKind: 'induction-tool', movable: true })
   }),
+  // a pump on its own modules, and a load that draws more volt-amperes than watts
+  changed(
+    () => addPump(larkspurBench()),
+    ({ loads, inverter }) => {
+      Object.assign(loads[1], { powerFactor: 0.7 })
+      inverter.part.ratedVA = inverter.part.ratedW
+    },
+  ),
   changed(larkspurBench, ({ loads }) => Object.assign(loads[0], { basis: 'month', monthKWh: 90, movable: true })),
   // a bank by its unit's data sheet, cold and short, and arrays that are unlike on a controller with two trackers
   changed(larkspurBench, (design) => {
@@ -185,7 +194,7 @@ const ELSEWHERE: Record<string, string> = {
   'winter.ageing': 'from the second year on: seasons.test.ts',
 }
 /** comes into effect when the unit is taken, as a controller of the design */
-const BUILT_IN = /^inverter\.part\.controller\./
+const BUILT_IN = /^inverter\.part\.(controller|battery)\./
 
 const LEAVES = eachField().filter(
   ({ path, field }) =>

@@ -44,6 +44,9 @@ export {
 } from './change/bank.ts'
 export { moveModule, moveString } from './change/board.ts'
 export type { Change } from './change/change.ts'
+export { sheetsRead } from './change/parts.ts'
+export { addPump, removePump, wantWater } from './change/pumps.ts'
+export { removeStrip, shareOut } from './change/strips.ts'
 export { addTo, moveIn, removeFrom, setField, valueAt } from './change/field.ts'
 export { addSource, changeSource, takeBackup } from './change/generator.ts'
 export { setInverterCount, setStacking, spreadOverLegs, takeInverter } from './change/inverter.ts'
@@ -105,6 +108,7 @@ export {
   type ControllerPart,
   type InverterPart,
   type GeneratorPart,
+  type DirectPump,
   type BackupKind,
   type Generator,
   type Grid,

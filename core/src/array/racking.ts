@@ -23,7 +23,8 @@ export interface Racking {
 
 const GAP_M = 0.02
 const END_M = 0.1
-const FOOT_SPACING_M = 1.2
+/** What racks of most makers span without a table. */
+export const FOOT_SPACING_M = 1.2
 /** Under this elevation no spacing is worth keeping. */
 const LOWEST_SUN_DEG = 3
 
@@ -39,12 +40,13 @@ const LOWEST_SUN_DEG = 3
  * 6.423
  */
 export function racking(
-  array: Pick<ArrayField, 'module' | 'inSeries' | 'inParallel' | 'tiltDeg' | 'azimuthDeg' | 'site'>,
+  array: Pick<ArrayField, 'module' | 'inSeries' | 'inParallel' | 'tiltDeg' | 'azimuthDeg' | 'site'> &
+    Partial<Pick<ArrayField, 'footSpacingM' | 'midClamps' | 'endClamps'>>,
   rows: number,
   sun: { azimuthDeg: number; elevationDeg: number },
 ): Racking {
   if (!(Number.isInteger(rows) && rows >= 1)) throw new RangeError(`rows ${rows} must be a whole number of at least 1`)
-  const { module, tiltDeg, azimuthDeg, site } = array
+  const { module, tiltDeg, azimuthDeg, site, footSpacingM = FOOT_SPACING_M, midClamps, endClamps } = array
   const count = array.inSeries * array.inParallel
   const perRow = Math.ceil(count / rows)
   const railM = perRow * module.widthM + (perRow - 1) * GAP_M + 2 * END_M
@@ -60,9 +62,9 @@ export function racking(
     perRow,
     railM,
     rails: 2 * rows,
-    midClamps: 2 * (perRow - 1) * rows,
-    endClamps: 4 * rows,
-    feet: 2 * rows * (Math.ceil(railM / FOOT_SPACING_M) + 1),
+    midClamps: midClamps ?? 2 * (perRow - 1) * rows,
+    endClamps: endClamps ?? 4 * rows,
+    feet: 2 * rows * (Math.ceil(railM / footSpacingM) + 1),
     rowLengthM: railM,
     rowDepthM,
     pitchM,

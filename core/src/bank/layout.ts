@@ -1,4 +1,4 @@
-import type { Bank, BatteryPart } from '../document/types.ts'
+import type { Bank, BatteryPart, Design } from '../document/types.ts'
 import { CHEMISTRIES, coldFactor } from './chemistry.ts'
 import { capacityLeft } from './strings.ts'
 
@@ -65,3 +65,7 @@ export function trySeries(systemV: number, part: Pick<BatteryPart, 'chemistry' |
   const series = systemV / classVoltage(part)
   return Number.isInteger(series) && series >= 1 ? series : null
 }
+
+/** Wh a day beside the loads that fill the usable part of an empty bank within the days wanted; 0 where none are. */
+export const refillDayWh = ({ bank }: Pick<Design, 'bank'>, batteryC: number): number =>
+  bank.rechargeDays === null ? 0 : usableWh(bank, batteryC) / bank.rechargeDays

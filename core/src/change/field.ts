@@ -22,11 +22,22 @@ function withAt(box: unknown, [key, ...rest]: string[], make: (before: unknown) 
   return { ...box, [key]: next }
 }
 
-/** Puts a value at a dotted place; everything above it must be there. @throws RangeError where it is not */
+/**
+ * Puts a value at a dotted place; everything above it must be there. A figure of a part that was an estimate is one no more.
+ * @throws RangeError where it is not
+ */
 export const setField =
   (path: string, value: unknown): Change =>
-  (design) =>
-    withAt(design, keysOf(path), () => value) as Design
+  (design) => {
+    const keys = keysOf(path)
+    const next = withAt(design, keys, () => value) as Design
+    return keys.reduce((each, key, depth) => {
+      const holder = keys.slice(0, depth)
+      const estimated = valueAt(each, [...holder, 'estimated'].join('.'))
+      if (!Array.isArray(estimated) || !estimated.includes(key)) return each
+      return withAt(each, [...holder, 'estimated'], () => estimated.filter((name) => name !== key)) as Design
+    }, next)
+  }
 
 const withList =
   (path: string, make: (list: readonly unknown[]) => unknown[]): Change =>

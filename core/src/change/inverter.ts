@@ -1,8 +1,10 @@
-import { onLegsOf, stackingChoices, withBuiltIn, withInverter } from '../inverter/service.ts'
+import { boxed, isBoxed, onLegsOf, stackingChoices, withBuiltIn, withInverter } from '../inverter/service.ts'
 import { bestLegs } from '../inverter/legs.ts'
 import { serviceOf } from '../inverter/service.ts'
-import type { Design, Inverter, InverterPart } from '../document/types.ts'
-import { inverterParts, structuredCloneOf } from '../parts/shelf.ts'
+import type { BatteryPart, Design, Inverter, InverterPart } from '../document/types.ts'
+import { ratedWh, trySeries } from '../bank/layout.ts'
+import { startVoltsFor } from '../generator/power.ts'
+import { batteryParts, inverterParts, structuredCloneOf } from '../parts/shelf.ts'
 import { COUNTS } from '../fields/limits.ts'
 import type { Change } from './change.ts'
 import { setField } from './field.ts'
@@ -18,8 +20,31 @@ export const takeInverter =
   (part: InverterPart, quantity?: number): Change =>
   (design) => {
     const counted = quantity === undefined ? design : setInverterCount(quantity)(design)
-    return settled(withInverter(counted, structuredCloneOf(part)))
+    return settled(startAtItsVolts(design, unboxed(withInverter(counted, structuredCloneOf(part)), counted)))
   }
+
+/** A bank of another voltage starts its backup at other volts. */
+const startAtItsVolts = (before: Design, design: Design): Design =>
+  design.bank.systemV === before.bank.systemV
+    ? design
+    : { ...design, generator: { ...design.generator, startV: startVoltsFor(design.bank.systemV) } }
+
+/** The battery that went with a power box is gone with it: units of the shelf that are nearest to it take its place. */
+function unboxed(design: Design, before: Design): Design {
+  const { bank } = design
+  if (!isBoxed(before) || isBoxed(design) || design.inverter.part.battery !== null) return design
+  const wantedWh = ratedWh(bank)
+  const off = (part: BatteryPart) =>
+    Math.abs(Math.log(ratedWh({ part, inSeries: trySeries(bank.systemV, part)!, inParallel: 1 }) / wantedWh))
+  const fits = batteryParts.filter(
+    (part) => part.chemistry === bank.part.chemistry && trySeries(bank.systemV, part) !== null,
+  )
+  if (fits.length === 0) return design
+  const part = fits.reduce((best, each) => (off(each) < off(best) ? each : best))
+  const inSeries = trySeries(bank.systemV, part)!
+  const strings = Math.ceil(wantedWh / ratedWh({ part, inSeries, inParallel: 1 }))
+  return { ...design, bank: { ...bank, part: structuredCloneOf(part), inSeries, inParallel: strings } }
+}
 
 /** How many, joined as they can be. A number that cannot be is put as it is and moves nothing else. */
 export const setInverterCount =
@@ -30,7 +55,7 @@ export const setInverterCount =
     const { part, stacking } = design.inverter
     const fits = stackingChoices(part, quantity).includes(stacking)
     const counted = { ...design, inverter: { ...design.inverter, quantity, stacking: fits ? stacking : 'parallel' } }
-    return settled(withBuiltIn(counted, part.controller))
+    return settled(withBuiltIn(boxed(counted), part.controller))
   }
 
 /** How several inverters are joined; loads stay on legs that are there. */

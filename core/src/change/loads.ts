@@ -79,6 +79,8 @@ export const setOfLoads =
 /** One load on another leg. */
 export const moveToLeg = (id: string, leg: Leg): Change => setOfLoads(new Set([id]), 'leg', leg)
 
+const FIRST_STRIP = 'Strip 1'
+
 /** A basis brings sensible figures for what it needs, unless they are there already. */
 function withBasis(load: Load, basis: LoadBasis): Load {
   const wh = statedDailyEnergy({ ...load, quantity: 1, basis: 'rated' })
@@ -91,6 +93,14 @@ function withBasis(load: Load, basis: LoadBasis): Load {
         basis,
         meteredHours: load.meteredHours ?? 168,
         meteredKWh: load.meteredKWh ?? Number(((wh * 7) / 1000).toFixed(2)),
+      }
+    case 'strip':
+      return {
+        ...load,
+        basis,
+        strip: load.strip || FIRST_STRIP,
+        meteredHours: load.meteredHours ?? 168,
+        meteredKWh: load.meteredKWh ?? Number(((wh * load.quantity * 7) / 1000).toFixed(2)),
       }
     case 'cycle':
       return {

@@ -1,5 +1,6 @@
 import { modulesForDay } from '../array/need.ts'
 import type { Design, InverterPart } from '../document/types.ts'
+import { legVA, peakVA } from '../inverter/apparent.ts'
 import { heaviestShare, runningLegs } from '../inverter/legs.ts'
 import { startSeconds, type CoincidentPeak } from '../loads/peak.ts'
 import { inverterParts } from '../parts/shelf.ts'
@@ -9,7 +10,7 @@ import { inverterRating, legsOfService, onLegsOf, serviceOf, withInverter } from
 /** One inverter of the shelf as this design would use it. */
 export interface InverterChoice {
   part: InverterPart
-  /** heaviest leg and largest start, as shares of the rating, by the school that was chosen and by the other */
+  /** heaviest leg, in watts or volt-amperes, whichever is nearer, and largest start, as shares of the rating, by the school that was chosen and by the other */
   legShare: number
   surgeShare: number
   otherLegShare: number
@@ -39,8 +40,11 @@ export function inverterChoices(
     startsOf(onLegsOf({ ...one, schools: { ...one.schools, peak: school } }))
   const starts = startsBy(peak.school)
   const otherStarts = startsBy(otherPeak.school)
+  const va = peakVA(design, peak.school)
+  const otherVa = peakVA(design, otherPeak.school)
   return inverterParts
     .filter((part) => part.bankV === design.bank.systemV && part.topology === topology)
+    .filter(({ battery }) => battery === null || design.inverter.part.battery !== null)
     .sort((a, b) => a.ratedW - b.ratedW || a.price - b.price)
     .map((part) => {
       const tried = withInverter(one, part)
@@ -51,9 +55,9 @@ export function inverterChoices(
       const controllers = tried.controllers.reduce((sum, each) => sum + each.part.price, 0)
       return {
         part,
-        legShare: (peak.continuousW * heaviest) / rating.legW,
+        legShare: Math.max((peak.continuousW * heaviest) / rating.legW, (va * heaviest) / legVA(tried)),
         surgeShare: hardestOf(starts, tried, legCount),
-        otherLegShare: (otherPeak.continuousW * heaviest) / rating.legW,
+        otherLegShare: Math.max((otherPeak.continuousW * heaviest) / rating.legW, (otherVa * heaviest) / legVA(tried)),
         otherSurgeShare: hardestOf(otherStarts, tried, legCount),
         idleWhDay,
         idlePanelsW: modulesForDay(idleWhDay, sunHours, design.schools.handFactor),

@@ -1,6 +1,7 @@
 import { arrayNeed, knownNeed, LEAST_SUN_H } from '../array/need.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { coldVoltage, hottestCellC, hotVoltage } from '../array/voltage.ts'
+import { refillDayWh } from '../bank/layout.ts'
 import type { Design } from '../document/types.ts'
 import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { climateOf } from '../weather/ruling.ts'
@@ -52,12 +53,14 @@ export function combinedSun(design: Design, arrays: readonly DerivedArray[]): nu
  * Worked sheets of all arrays.
  * @param batteryWh what the bank is asked for on a mean day of each month, Wh
  * @param sunHours of all arrays together, by month
+ * @param batteryC °C of the cells in the coldest month
  */
 export function arraySheets(
   design: Design,
   arrays: readonly DerivedArray[],
   batteryWh: readonly number[],
   sunHours: readonly number[],
+  batteryC: number,
   add: Add,
 ): void {
   const rated = add(
@@ -76,14 +79,19 @@ export function arraySheets(
     ),
   )
   const { handFactor } = design.schools
-  const { watts, month } = arrayNeed(batteryWh, sunHours, handFactor)
+  const refill = refillDayWh(design, batteryC)
+  const askedWh = batteryWh.map((wh) => wh + refill)
+  const { watts, month } = arrayNeed(askedWh, sunHours, handFactor)
   const dull = sunHours.filter((hours) => hours < LEAST_SUN_H).length
   const left = dull > 0 && dull < 12 ? `; months under ${LEAST_SUN_H} h of sun are left to the backup` : ''
   const need = add(
     worked('array.need', 'Array by the hand method', watts, 'W', {
-      says: `largest of the months’ daily need ÷ (sun hours × system factor): ${MONTH_NAMES[month]}${left}`,
+      says: `largest of the months’ daily need${refill > 0 ? ' with what refills the bank' : ''} ÷ (sun hours × system factor): ${MONTH_NAMES[month]}${left}`,
       terms: [
         term(`daily need at the battery, ${MONTH_NAMES[month]}`, batteryWh[month], 'Wh/d'),
+        ...(refill > 0
+          ? [term('to fill the bank again', refill, 'Wh/d', `usable ÷ ${design.bank.rechargeDays} days`)]
+          : []),
         term(`sun hours, ${MONTH_NAMES[month]}`, sunHours[month], 'h'),
         term('system factor', handFactor, ''),
       ],
@@ -93,13 +101,16 @@ export function arraySheets(
   )
   const { knownSunHours } = design.place
   if (knownSunHours !== null) {
-    const known = knownNeed(batteryWh, knownSunHours, handFactor)
+    const known = knownNeed(askedWh, knownSunHours, handFactor)
     const hours = knownSunHours[knownSunHours.length === 1 ? 0 : known.month]
     add(
       worked('array.need-known', 'Array by your sun hours', known.watts, 'W', {
         says: `daily need ÷ (the sun hours you know × system factor)${knownSunHours.length === 1 ? ', the worst month alone' : `: ${MONTH_NAMES[known.month]}`}`,
         terms: [
           term(`daily need at the battery, ${MONTH_NAMES[known.month]}`, batteryWh[known.month], 'Wh/d'),
+          ...(refill > 0
+            ? [term('to fill the bank again', refill, 'Wh/d', `usable ÷ ${design.bank.rechargeDays} days`)]
+            : []),
           term('sun hours you know', hours, 'h', 'step Place'),
           term('by the climate', sunHours[known.month], 'h'),
           term('system factor', handFactor, ''),

@@ -10,6 +10,7 @@ import { inWeek } from '../loads/week.ts'
 import { monthlyEnergy } from '../loads/profile.ts'
 import { bill, type Bill } from '../money/parts.ts'
 import { snowOfMonths } from '../weather/snow.ts'
+import { pumpLitres } from '../pump/direct.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { absorptionV } from '../bank/layout.ts'
 import { workedRuns, type WorkedRun } from '../wiring/runs.ts'
@@ -50,6 +51,8 @@ export interface Derived {
   chargeV: number
   shares: number[]
   arrays: DerivedArray[]
+  /** of each pump on its own modules, litres on a mean day of each month */
+  pumpLitres: number[][]
   /** unlike strings on one tracker, with what they lose */
   unlike: UnlikeGroup[]
   runs: WorkedRun[]
@@ -86,7 +89,7 @@ export function derive(given: Design): Derived {
   const batteryWh = loadSheets(design, loadsWh, peak, add)
   const batteryDayWh = Math.max(...batteryWh)
   bankSheets(design, batteryWh, batteryC, sunHours, arrays, add)
-  arraySheets(design, arrays, batteryWh, sunHours, add)
+  arraySheets(design, arrays, batteryWh, sunHours, batteryC, add)
   const starts = startsOf(design)
   const start = startVerdict(design, starts, peak.continuousW, batteryC)
   inverterSheets(design, peak, { hardest: starts[0] ?? null, start }, batteryC, sunHours[worstMonth], add)
@@ -130,6 +133,7 @@ export function derive(given: Design): Derived {
     chargeV,
     shares: bankShares(design.bank),
     arrays,
+    pumpLitres: design.pumps.map((pump) => pumpLitres(design, pump)),
     unlike: unlikeGroups(design),
     runs: workedRuns(design),
     bill: bills,

@@ -5,6 +5,7 @@ import { restedBankV, sag } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { heaviestShare, runningLegs } from '../inverter/legs.ts'
+import { drawsVA, legVA, peakVA } from '../inverter/apparent.ts'
 import { acrossVolts, inverterRating, legsOfService, serviceOf } from '../inverter/service.ts'
 import type { StartVerdict } from '../inverter/startVerdict.ts'
 import type { PeakWatts } from '../inverter/surge.ts'
@@ -71,6 +72,40 @@ function ratingSheets(design: Design, peak: CoincidentPeak, hardest: HardestStar
       source: 'each leg of a split-phase inverter carries half its rating, each phase of three a third',
     }),
   )
+  if (drawsVA(design)) {
+    const va = peakVA(design, peak.school)
+    add(
+      worked('loads.peak-va', 'On at once, in volt-amperes', va, 'VA', {
+        says: 'as what is on at once, each load’s watts ÷ its power factor',
+        terms: [term('on at once', peak.continuousW, 'W')],
+        school: peak.school,
+        source: 'S = P ÷ cos φ, added plainly, which errs on the safe side',
+      }),
+    )
+    add(
+      worked(
+        'inverter.va-share',
+        legCount > 1 ? 'Heaviest leg, in volt-amperes' : 'Continuous load, in volt-amperes',
+        (va * (legCount > 1 ? heaviest : 1)) / legVA(design),
+        'share',
+        {
+          says: 'volt-amperes on at once × share of the heaviest leg ÷ what a leg carries of them',
+          terms: [
+            term('on at once', va, 'VA'),
+            term('heaviest leg’s share', legCount > 1 ? heaviest : 1, 'share'),
+            term(
+              'a leg carries',
+              legVA(design),
+              'VA',
+              part.ratedVA === null ? 'the sheet states watts alone' : part.name,
+            ),
+          ],
+          school: peak.school,
+          source: 'data sheet',
+        },
+      ),
+    )
+  }
   add(
     worked('inverter.surge-share', 'Hardest start', hardest?.share ?? 0, 'share', {
       says: '(what is on at once + what the start adds) ÷ surge, on the leg it is on or on all of them, whichever is nearer',

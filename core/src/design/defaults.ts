@@ -1,4 +1,5 @@
 import { SYSTEM_FACTOR } from '../array/need.ts'
+import { FOOT_SPACING_M } from '../array/racking.ts'
 import { NO_GRID } from '../fields/grid.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
@@ -81,6 +82,7 @@ export function newBank(partId: string, systemV: Bank['systemV'], inParallel: nu
     inSeries: seriesFor(systemV, part),
     inParallel,
     autonomyDays: 3,
+    rechargeDays: null,
     allowedDepth: facts.depth,
     cutoffStateOfCharge: facts.cutoff,
     absorbV: null,
@@ -120,6 +122,9 @@ export function newArray(
     wiringLoss: 0.02,
     ageYears: 0,
     breakerV: null,
+    footSpacingM: FOOT_SPACING_M,
+    midClamps: null,
+    endClamps: null,
     ...layout,
   }
 }
@@ -234,6 +239,8 @@ export function newDesign(name: string, where: NewPlace): Design {
     },
     grid: { ...structuredCloneOf(NO_GRID), breakerV: split ? 240 : 230 },
     sources: [],
+    pumps: [],
+    growth: { arrayW: 0, inverterW: 0, bankKWh: 0 },
     household: { away: [], weekdays: null, shedCanWaitBelow: null, shedShouldBelow: null },
     winter: { years: 30, seed: 7, ageing: false, stepMin: 60 },
     runs: newRuns(place.wiringBasis),

@@ -1,7 +1,7 @@
 import type { Words } from '../units/words.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 6
+export const DESIGN_VERSION = 7
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -24,6 +24,10 @@ export interface Design {
   grid: Grid
   /** what makes power beside the arrays and the backup */
   sources: OtherSource[]
+  /** pumps that run straight from modules of their own, without the bank */
+  pumps: DirectPump[]
+  /** what is to come later: wire and controller are sized for it, cost is not */
+  growth: Growth
   household: Household
   winter: WinterSettings
   runs: WireRun[]
@@ -84,7 +88,7 @@ export interface BatteryRoom {
 export type Priority = 'must' | 'should' | 'canWait'
 /** `AB` across two legs, `ABC` across all three phases */
 export type Leg = 'A' | 'B' | 'C' | 'AB' | 'ABC' | 'DC'
-export type LoadBasis = 'rated' | 'metered' | 'cycle' | 'month'
+export type LoadBasis = 'rated' | 'metered' | 'strip' | 'cycle' | 'month'
 export type StartKind =
   'none' | 'compressor' | 'submersible-pump' | 'soft-start-pump' | 'induction-tool' | 'universal-tool'
 /** what carries a load: this system, a propane appliance in its place, or nothing because it was taken out */
@@ -106,6 +110,8 @@ export interface Load {
   quantity: number
   basis: LoadBasis
   runningW: number
+  /** watts as a share of the volt-amperes it draws, 0.1…1 */
+  powerFactor: number
   hoursPerDay: number
   /** share of those hours it really runs, 0…1 */
   duty: number
@@ -114,6 +120,10 @@ export interface Load {
   weekdays: number[] | null
   meteredKWh: number | null
   meteredHours: number | null
+  /** the metered strip it hangs on with others; empty for none */
+  strip: string
+  /** of what that strip’s meter counts, the share that is this load's, 0…1 */
+  stripShare: number
   cycleWh: number | null
   cycleDepth: number | null
   cycleChargerEfficiency: number | null
@@ -170,6 +180,8 @@ export interface BatteryPart {
   /** not charged at or below this cell temperature; null where cold only slows it */
   minChargeC: number | null
   price: number
+  /** names of its figures that are estimates, until the data sheet's take their place */
+  estimated: string[]
 }
 
 export type Takeoff = 'one-end' | 'opposite-corners' | 'equal-leads'
@@ -180,6 +192,8 @@ export interface Bank {
   inSeries: number
   inParallel: number
   autonomyDays: number
+  /** sunny days in which an empty bank is to be full again; null where that is not asked */
+  rechargeDays: number | null
   /** depth of discharge the hand method allows, 0…1 */
   allowedDepth: number
   /** state of charge at which the inverter or the management unit lets go, 0…1 */
@@ -227,6 +241,8 @@ export interface ModulePart {
   widthM: number
   weightKg: number
   price: number
+  /** names of its figures that are estimates, until the data sheet's take their place */
+  estimated: string[]
 }
 
 /** From this day on the array stands at this tilt, until the next one's day. */
@@ -268,6 +284,11 @@ export interface ArrayField {
   ageYears: number
   /** volts its breaker and switch are made to break; null while they are not chosen */
   breakerV: number | null
+  /** farthest that two feet of a rail stand apart, m */
+  footSpacingM: number
+  /** clamps counted by somebody; null for as many as the layout takes */
+  midClamps: number | null
+  endClamps: number | null
 }
 
 export interface ControllerPart {
@@ -301,6 +322,8 @@ export interface ControllerPart {
   efficiency: number
   selfW: number
   price: number
+  /** names of its figures that are estimates, until the data sheet's take their place */
+  estimated: string[]
 }
 
 export interface Controller {
@@ -320,6 +343,8 @@ export interface InverterPart {
   frequencyHz: 50 | 60
   waveform: 'sine' | 'stepped'
   ratedW: number
+  /** volt-amperes it carries; null where the sheet states watts alone, which then hold for both */
+  ratedVA: number | null
   surgeW: number
   surgeS: number
   idleW: number
@@ -344,8 +369,12 @@ export interface InverterPart {
   bankV: 12 | 24 | 48
   /** the charge controller that is built into an all-in-one unit; null for an inverter by itself */
   controller: ControllerPart | null
+  /** the battery that is built into a power box; null for an inverter whose bank stands outside */
+  battery: BatteryPart | null
   weightKg: number
   price: number
+  /** names of its figures that are estimates, until the data sheet's take their place */
+  estimated: string[]
 }
 
 /** How several equal units are joined: all on one output, two across 240 V, or one or more a phase. */
@@ -371,6 +400,8 @@ export interface GeneratorPart {
   ratedW: number
   ratedOn: 'petrol' | 'own'
   price: number
+  /** names of its figures that are estimates, until the data sheet's take their place */
+  estimated: string[]
 }
 
 /** What backs the sun up: a generator, a cord to shore or grid power, or a vehicle that charges the bank now and then. */
@@ -474,6 +505,33 @@ export interface OtherSource {
 }
 
 /** A stretch of the year in which nobody is at home, both days included; it may pass the new year. */
+/** A pump on modules of its own: it runs while they give enough, into a tank, and never from the bank. */
+export interface DirectPump {
+  id: string
+  name: string
+  /** rated watts of its modules, and how they stand */
+  arrayW: number
+  tiltDeg: number
+  azimuthDeg: number
+  /** height it lifts, with what the pipe takes, m */
+  headM: number
+  /** least and most electric watts it turns with */
+  startW: number
+  ratedW: number
+  /** of the electric power, what arrives in the water, 0…1 */
+  efficiency: number
+  /** litres wanted on a day of each month */
+  wantedLByMonth: number[]
+  price: number
+}
+
+/** What is to be added one day. */
+export interface Growth {
+  arrayW: number
+  inverterW: number
+  bankKWh: number
+}
+
 export interface Absence {
   fromMonth: number
   fromDay: number

@@ -1,5 +1,5 @@
 import type { ArrayField, Controller, ControllerPart, ModulePart, TiltSeason } from '../document/types.ts'
-import { choice, key, named, number, part, rows, share, since, whole, type FieldTable } from './field.ts'
+import { estimates, choice, key, named, number, part, rows, share, since, whole, type FieldTable } from './field.ts'
 import { COUNTS } from './limits.ts'
 import { amount, celsius } from '../units/say.ts'
 import { say } from '../units/words.ts'
@@ -47,6 +47,7 @@ export const MODULE: FieldTable<ModulePart> = {
   widthM: number('Width', 'm', 0.1, 5, 'Of the frame.', { step: 0.01 }),
   weightKg: number('Weight', 'kg', 0, 200, 'Of one module.'),
   price: number('Price', 'money', 0, 1e7, 'Of one module, as quoted.', { step: 5 }),
+  estimated: estimates(),
 }
 
 const TILT_SEASON: FieldTable<TiltSeason> = {
@@ -142,6 +143,22 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
     'Direct-current volts that the breaker, switch and fuses of this array are made to break. They meet the coldest dawn’s voltage, as the controller does.',
     { empty: 'not chosen yet', step: 50, since: since(6, null) },
   ),
+  footSpacingM: number(
+    'Feet apart, at most',
+    'm',
+    0.3,
+    5,
+    'Along a rail, by the rack maker’s span table for the snow and wind of the place.',
+    { step: 0.1, since: since(7, 1.2) },
+  ),
+  midClamps: whole('Clamps between modules', '', 0, 20000, 'Two at each joint of two rails, unless you have counted.', {
+    empty: 'as the layout takes',
+    since: since(7, null),
+  }),
+  endClamps: whole('Clamps at the ends', '', 0, 20000, 'Four a row of two rails, unless you have counted.', {
+    empty: 'as the layout takes',
+    since: since(7, null),
+  }),
 }
 
 export const CONTROLLER: FieldTable<ControllerPart> = {
@@ -228,6 +245,7 @@ export const CONTROLLER: FieldTable<ControllerPart> = {
   }),
   selfW: number('Own draw', 'W', 0, 200, 'What it draws day and night, 1 to 5 W.', { step: 0.5 }),
   price: number('Price', 'money', 0, 1e7, 'Of one, as quoted.', { step: 10 }),
+  estimated: estimates(),
 }
 
 export const CONTROLLER_IN_PLACE: FieldTable<Controller> = {

@@ -1,6 +1,7 @@
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import type { Bank, BatteryPart, Chemistry, WeakUnit } from '../document/types.ts'
 import {
+  estimates,
   choice,
   flag,
   key,
@@ -147,6 +148,7 @@ export const BATTERY: FieldTable<BatteryPart> = {
     },
   ),
   price: number('Price', 'money', 0, 1e7, 'Of one unit, as quoted.', { step: 10 }),
+  estimated: estimates(),
 }
 
 const WEAK: FieldTable<WeakUnit> = {
@@ -183,6 +185,14 @@ export const BANK: FieldTable<Bank> = {
     60,
     'How long the bank alone is to carry the loads. 2 to 3 with a generator, 5 and more without.',
     { step: 0.5 },
+  ),
+  rechargeDays: number(
+    'Full again within',
+    'd',
+    0.5,
+    60,
+    'Sunny days, with the loads on, in which an empty bank is to be full again: 2 to 5. The hand method then asks for the modules that do it.',
+    { empty: 'not asked', step: 0.5, since: since(7, null) },
   ),
   allowedDepth: share('Depth allowed', 'How far the hand method empties it: lead 0.5, lithium 0.8 to 0.9.', {
     min: 0.05,

@@ -2,6 +2,8 @@ import {
   DESIGN_FORMAT,
   DESIGN_VERSION,
   type Budget,
+  type DirectPump,
+  type Growth,
   type BudgetLine,
   type OwnedPart,
   type Design,
@@ -19,6 +21,7 @@ import {
   key,
   named,
   number,
+  numbers,
   part,
   reference,
   rows,
@@ -176,6 +179,38 @@ const SCHOOLS: FieldTable<Schools> = {
   ),
 }
 
+const PUMP: FieldTable<DirectPump> = {
+  id: key('Key', 'By which it is found.'),
+  name: named('Pump name', 'What you call it.'),
+  arrayW: number('Its modules', 'W', 10, 100000, 'Rated watts of the modules that it runs from.', { step: 50 }),
+  tiltDeg: number('Modules’ tilt', '°', 0, 90, 'From level.'),
+  azimuthDeg: number('Modules face', '°', 0, 360, 'Compass bearing from true north: 180 is south.'),
+  headM: number(
+    'Lifts by',
+    'm',
+    0.5,
+    500,
+    'From the water, drawn down, to the top of the tank, with what the pipe takes.',
+  ),
+  startW: number('Turns from', 'W', 0, 50000, 'Least watts with which water arrives.', { step: 10 }),
+  ratedW: number('Takes, at most', 'W', 10, 50000, 'Most watts it takes; more sun does not pump more.', { step: 50 }),
+  efficiency: share('From wire to water', 'Small submersible pumps 0.25 to 0.45, good ones to 0.6.', {
+    min: 0.02,
+    max: 0.95,
+    step: 1,
+  }),
+  wantedLByMonth: numbers('Water wanted', 'L/d', 0, 1e6, { count: 12 }, 'Litres wanted on a day of each month.'),
+  price: number('Price', 'money', 0, 1e7, 'Of pump, controller and modules.', { step: 10 }),
+}
+
+const GROWTH: FieldTable<Growth> = {
+  arrayW: number('Modules later', 'W', 0, 200000, 'Rated watts that are to be added to the arrays one day.', {
+    step: 100,
+  }),
+  inverterW: number('Inverter later', 'W', 0, 200000, 'Watts of inverter that are to be added one day.', { step: 500 }),
+  bankKWh: number('Bank later', 'kWh', 0, 5000, 'Kilowatt-hours that are to be added to the bank one day.'),
+}
+
 /** Every field of a design: schema, forms, the page of the file format, migration and help are made from it. */
 export const DESIGN: FieldTable<Design> = {
   format: choice('Format', [{ value: DESIGN_FORMAT, label: DESIGN_FORMAT }], 'Tells a design from any other file.'),
@@ -198,6 +233,16 @@ export const DESIGN: FieldTable<Design> = {
     'What makes power beside sun and backup.',
     since(3, []),
   ),
+  pumps: rows(
+    'Pumps on their own modules',
+    PUMP,
+    { most: COUNTS.pumps, unique: 'id' },
+    'Pumps that run while the sun shines, without the bank.',
+    since(7, []),
+  ),
+  growth: part('Growth', GROWTH, 'What is to be added one day. Cables and controllers are sized for it, cost is not.', {
+    since: since(7, { arrayW: 0, inverterW: 0, bankKWh: 0 }),
+  }),
   household: part('Household', HOUSEHOLD, 'What people do about power.', { since: since(3, {}) }),
   winter: part('Winter run', WINTER, 'How winters are run.'),
   runs: rows('Cable runs', RUN, { most: COUNTS.runs }, 'The cables.'),

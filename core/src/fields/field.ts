@@ -1,10 +1,11 @@
-import { LETTERS } from './limits.ts'
+import { COUNTS, LETTERS } from './limits.ts'
 import type { Words } from '../units/words.ts'
 
 /** Units a stored number is in. `share` is one of 1, `money` the budget's currency. */
 export type Unit =
   | ''
   | 'W'
+  | 'VA'
   | 'Wh'
   | 'kWh'
   | 'V'
@@ -16,6 +17,7 @@ export type Unit =
   | 'kg'
   | 'L'
   | 'L/h'
+  | 'L/d'
   | 'm/s'
   | '°'
   | '°C'
@@ -210,7 +212,10 @@ export const named = (label: string, help: Words): TextField => text(label, 'nam
  * Words of any kind.
  * @param most letters
  */
-export const words = (label: string, most: number, help: Words): TextField => text(label, 'words', most, help)
+export const words = (label: string, most: number, help: Words, since?: Since): TextField => ({
+  ...text(label, 'words', most, help),
+  since,
+})
 /** By which other parts of the document name a thing. */
 export const key = (label: string, help: Words): TextField => text(label, 'id', 60, help)
 /** A day, YYYY-MM-DD. */
@@ -249,12 +254,13 @@ export const weekdays = (label: string, empty: string, help: Words): NumbersFiel
  * @param most how many
  * @param letters of each
  */
-export const texts = (label: string, most: number, letters: number, help: Words): TextsField => ({
+export const texts = (label: string, most: number, letters: number, help: Words, since?: Since): TextsField => ({
   kind: 'texts',
   label,
   most,
   letters,
   help,
+  since,
 })
 /**
  * A list of parts.
@@ -282,3 +288,13 @@ export const part = <T>(
 })
 /** What held in documents before a version. */
 export const since = (version: number, before: unknown): Since => ({ version, before })
+
+/** Which figures of a part are estimates. */
+export const estimates = (): TextsField =>
+  texts(
+    'Estimated figures',
+    COUNTS.estimated,
+    60,
+    'Names of the figures that are estimates; one is struck off when its figure is typed.',
+    since(7, []),
+  )

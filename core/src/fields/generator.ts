@@ -1,6 +1,7 @@
 import type { Absence, Generator, GeneratorPart, Household, OtherSource } from '../document/types.ts'
 import { HOURS } from '../calendar/calendar.ts'
 import {
+  estimates,
   choice,
   flag,
   key,
@@ -51,6 +52,7 @@ export const GENERATOR_PART: FieldTable<GeneratorPart> = {
     since(6, 'petrol'),
   ),
   price: number('Price', 'money', 0, 1e7, 'As quoted.', { step: 10 }),
+  estimated: estimates(),
 }
 
 /** The class of the bank, as near as an older document tells it. */

@@ -1,7 +1,20 @@
 import type { Inverter, InverterPart } from '../document/types.ts'
 import { CONTROLLER } from './array.ts'
-import { BANK_VOLTAGES } from './bank.ts'
-import { choice, flag, key, named, number, part, share, since, whole, type Before, type FieldTable } from './field.ts'
+import { BANK_VOLTAGES, BATTERY } from './bank.ts'
+import {
+  estimates,
+  choice,
+  flag,
+  key,
+  named,
+  number,
+  part,
+  share,
+  since,
+  whole,
+  type Before,
+  type FieldTable,
+} from './field.ts'
 import { COUNTS } from './limits.ts'
 import { amount, celsius, kelvin } from '../units/say.ts'
 import { say } from '../units/words.ts'
@@ -39,6 +52,14 @@ export const INVERTER_PART: FieldTable<InverterPart> = {
     since(3, 'sine'),
   ),
   ratedW: number('Continuous', 'W', 50, 200000, say`What it carries for hours at ${celsius(25)}.`, { step: 100 }),
+  ratedVA: number(
+    'Continuous, in volt-amperes',
+    'VA',
+    50,
+    200000,
+    'Where the sheet states more VA than W. Loads with a power factor below one draw more VA than W.',
+    { empty: 'the watts hold for both', step: 100, since: since(7, null) },
+  ),
   surgeW: number('Surge', 'W', 50, 1000000, 'What it carries while a motor starts, about twice its rating.', {
     step: 100,
   }),
@@ -117,8 +138,13 @@ export const INVERTER_PART: FieldTable<InverterPart> = {
     empty: 'it has none',
     since: since(3, null),
   }),
+  battery: part('Built-in battery', BATTERY, 'The battery inside a power box.', {
+    empty: 'the bank stands outside',
+    since: since(7, null),
+  }),
   weightKg: number('Weight', 'kg', 0, 2000, say`Of one unit. Above ${amount(25, 'kg')} two people hang it.`),
   price: number('Price', 'money', 0, 1e7, 'Of one unit, as quoted.', { step: 10 }),
+  estimated: estimates(),
 }
 
 export const INVERTER: FieldTable<Inverter> = {

@@ -15,6 +15,9 @@ export const COUNTS = {
   capacities: 12,
   cyclePoints: 12,
   units: 400,
+  pumps: 12,
+  /** figures of a part that are estimates */
+  estimated: 40,
   unitsInSeries: 48,
   stringsOfBank: 200,
   modulesInSeries: 60,

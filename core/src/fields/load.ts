@@ -43,7 +43,13 @@ export const LOAD: FieldTable<Load> = {
   quantity: number('Quantity', '', 0, 1000, 'How many of them there are.'),
   basis: choice(
     'Basis',
-    optionsOf<Load['basis']>({ rated: 'nameplate', metered: 'metered', cycle: 'per cycle', month: 'per month' }),
+    optionsOf<Load['basis']>({
+      rated: 'nameplate',
+      metered: 'metered',
+      strip: 'metered strip',
+      cycle: 'per cycle',
+      month: 'per month',
+    }),
     'Which statement of its energy rules. A plug-in meter over a week outranks a nameplate.',
   ),
   runningW: number(
@@ -53,6 +59,14 @@ export const LOAD: FieldTable<Load> = {
     100000,
     'What one draws while it runs: its nameplate, or better a plug-in meter.',
     { step: 10 },
+  ),
+  powerFactor: number(
+    'Power factor',
+    '',
+    0.1,
+    1,
+    'Its watts over its volt-amperes: 1 for heat and lamps with a good supply, 0.6 to 0.9 for motors and cheap supplies. The inverter must carry the volt-amperes.',
+    { step: 0.05, since: since(7, 1) },
   ),
   hoursPerDay: number('Hours a day', 'h', 0, 24, 'Hours it is switched on in a day of use.', { step: 0.5 }),
   duty: share(
@@ -68,13 +82,25 @@ export const LOAD: FieldTable<Load> = {
     'Days of the week it is used on. The run draws which, unless they are named.',
   ),
   weekdays: weekdays('Days of the week', 'any', 'The days it is used on, where they are always the same.'),
-  meteredKWh: number('Metered', 'kWh', 0, 100000, 'What a plug-in meter counted for all of them.', {
-    empty: 'not metered',
-    step: 0.1,
-  }),
+  meteredKWh: number(
+    'Metered',
+    'kWh',
+    0,
+    100000,
+    'What a plug-in meter counted for one of them; of a metered strip, for all that hangs on it.',
+    {
+      empty: 'not metered',
+      step: 0.1,
+    },
+  ),
   meteredHours: number('Metered over', 'h', 0.1, 20000, 'How long the meter counted.', {
     empty: 'not metered',
     step: 24,
+  }),
+  strip: words('Metered strip', 80, 'The strip with one meter that it hangs on together with others.', since(7, '')),
+  stripShare: share('Share of the strip', 'Of what the strip’s meter counts, how much is this load’s.', {
+    step: 5,
+    since: since(7, 1),
   }),
   cycleWh: number('Battery of the tool', 'Wh', 0, 100000, 'Volts times amp-hours on its label.', {
     empty: 'not known',

@@ -1,5 +1,6 @@
 import type { Controller, ControllerPart, Design, Inverter, InverterPart, Leg, Load } from '../document/types.ts'
 import { COUNTS } from '../fields/limits.ts'
+import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { separateTrackers } from '../parts/shelf.ts'
 
 /** No controller that is bought by itself stands more. */
@@ -113,7 +114,35 @@ export function withInverter(design: Design, part: InverterPart): Design {
     stacking,
     search: design.inverter.search && part.searchW !== null,
   }
-  return withBuiltIn(onLegsOf({ ...design, inverter }), design.inverter.part.controller)
+  return withBuiltIn(boxed(onLegsOf({ ...design, inverter })), design.inverter.part.controller)
+}
+
+/** Whether the bank is the battery inside the inverter's own case. */
+export const isBoxed = ({ inverter: { part }, bank }: Pick<Design, 'inverter' | 'bank'>): boolean =>
+  part.battery !== null && part.battery.id === bank.part.id
+
+/** A power box is its own bank: one string a box, of its battery, at its voltage. Any other inverter leaves the bank alone. */
+export function boxed(design: Design): Design {
+  const { part, quantity } = design.inverter
+  if (!part.battery) return design
+  const { bank } = design
+  if (isBoxed(design) && bank.inParallel === quantity && bank.inSeries === 1) return design
+  const facts = CHEMISTRIES[part.battery.chemistry]
+  return {
+    ...design,
+    bank: {
+      ...bank,
+      systemV: part.bankV,
+      part: { ...part.battery },
+      inSeries: 1,
+      inParallel: quantity,
+      allowedDepth: facts.depth,
+      cutoffStateOfCharge: facts.cutoff,
+      absorbV: null,
+      order: [],
+      weak: [],
+    },
+  }
 }
 
 /**

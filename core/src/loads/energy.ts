@@ -7,6 +7,7 @@ const DAYS_PER_MONTH = 365 / 12
  *
  * rated: watts × quantity × hours × duty × days a week / 7.
  * metered: kWh over the hours it was watched, brought to a day. cycle: Wh × depth ÷ charger efficiency × times a week / 7.
+ * strip: as metered, of one meter on several loads, times this load's share of it.
  * month: kWh of a month ÷ the days of a mean month. Standby comes on top of rated and cycle.
  * Each times the season share of the month.
  * A load carried by propane, or taken out, draws nothing.
@@ -38,7 +39,7 @@ export function useEnergy(load: Load, month: number): number {
  */
 export function standbyEnergy(load: Load, month: number): number {
   if (load.supply !== 'electric' || load.standbyW <= 0 || load.seasonShare[month] <= 0) return 0
-  if (load.basis === 'metered' || load.basis === 'month') return 0
+  if (load.basis === 'metered' || load.basis === 'strip' || load.basis === 'month') return 0
   const usedHours =
     load.basis === 'rated'
       ? (load.hoursPerDay * load.duty * load.daysPerWeek) / 7
@@ -56,6 +57,9 @@ export function statedDailyEnergy(load: Load): number {
       return (load.runningW * quantity * load.hoursPerDay * load.duty * load.daysPerWeek) / 7
     case 'metered':
       return (need(load, 'meteredKWh') * 1000 * 24 * quantity) / need(load, 'meteredHours')
+    case 'strip':
+      // the meter counted all that hangs on the strip, and the share is of all units of this load
+      return (need(load, 'meteredKWh') * 1000 * 24 * load.stripShare) / need(load, 'meteredHours')
     case 'cycle':
       return (
         (need(load, 'cycleWh') * need(load, 'cycleDepth') * need(load, 'cyclesPerWeek') * quantity) /
@@ -73,6 +77,7 @@ type Needed =
 export const BASIS_NEEDS: Record<Load['basis'], readonly Needed[]> = {
   rated: [],
   metered: ['meteredKWh', 'meteredHours'],
+  strip: ['meteredKWh', 'meteredHours'],
   cycle: ['cycleWh', 'cycleDepth', 'cycleChargerEfficiency', 'cyclesPerWeek'],
   month: ['monthKWh'],
 }

@@ -45,7 +45,7 @@ function mannerOf(load: Load): Manner {
  */
 export function meteringPlan(loads: readonly Load[], month: number): MeterTask[] {
   return loads
-    .filter((load) => load.basis !== 'metered' && load.supply === 'electric')
+    .filter((load) => load.basis !== 'metered' && load.basis !== 'strip' && load.supply === 'electric')
     .map((load) => {
       const guessWh = dailyEnergy(load, month)
       const { doubt, hours, why } = mannerOf(load)

@@ -35,7 +35,13 @@ const STARTS = {
   'induction-tool': /induction/i,
   'universal-tool': /universal/i,
 }
-const BASES = { rated: /^(rated|nameplate)/i, metered: /^meter/i, cycle: /cycle/i, month: /month/i }
+const BASES = {
+  rated: /^(rated|nameplate)/i,
+  strip: /strip/i,
+  metered: /^meter/i,
+  cycle: /cycle/i,
+  month: /month/i,
+}
 const SUPPLIES = { electric: /^(electric|yes)/i, propane: /^propane/i, out: /^out/i }
 
 const COLUMNS: Column[] = [
@@ -57,6 +63,7 @@ const COLUMNS: Column[] = [
     min: 0,
     max: 100000,
   },
+  { key: 'powerFactor', header: 'power factor', also: /^(power ?factor|pf)$/i, unit: '', min: 0.1, max: 1 },
   { key: 'hoursPerDay', header: 'hours a day', also: /^(hours?.*|h\/d.*|h|hrs.*)$/i, unit: 'h', min: 0, max: 24 },
   { key: 'duty', header: 'duty', also: /^duty/i, unit: 'share', min: 0, max: 1 },
   { key: 'weekdays', header: 'on', also: /^(on|weekdays|days? of the week)$/i },
@@ -64,6 +71,15 @@ const COLUMNS: Column[] = [
   { key: 'basis', header: 'stated by', also: /^(basis|stated.*)$/i, choices: BASES },
   { key: 'meteredKWh', header: 'metered kWh', also: /^metered ?kwh/i, unit: 'kWh', min: 0, max: 100000 },
   { key: 'meteredHours', header: 'metered hours', also: /^metered ?h/i, unit: 'h', min: 0.1, max: 20000 },
+  { key: 'strip', header: 'strip', also: /^(metered )?strip$/i },
+  {
+    key: 'stripShare',
+    header: 'share of the strip',
+    also: /^(strip share|share of.*)$/i,
+    unit: 'share',
+    min: 0,
+    max: 1,
+  },
   { key: 'cycleWh', header: 'cycle Wh', also: /^cycle ?wh/i, unit: 'Wh', min: 0, max: 100000 },
   { key: 'cycleDepth', header: 'cycle depth', also: /^cycle ?depth/i, unit: 'share', min: 0, max: 1 },
   { key: 'cycleChargerEfficiency', header: 'charger efficiency', also: /^charger/i, unit: 'share', min: 0.1, max: 1 },

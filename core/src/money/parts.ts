@@ -5,7 +5,7 @@ export interface PartsLine {
   key: string
   partId: string
   name: string
-  step: 'bank' | 'array' | 'inverter' | 'generator' | 'extra'
+  step: 'bank' | 'array' | 'inverter' | 'generator' | 'loads' | 'extra'
   quantity: number
   unitPrice: number
   /** so many are there already and cost nothing now */
@@ -26,7 +26,7 @@ export interface Bill {
  * (parts − discount) + tax on that + freight + labour, and contingency on all of it.
  */
 export function bill(design: Design): Bill {
-  const { bank, arrays, controllers, inverter, generator, sources, budget } = design
+  const { bank, arrays, controllers, inverter, generator, sources, pumps, budget } = design
   const line = (
     key: string,
     { id: partId, name, price }: { id: string; name: string; price: number },
@@ -43,6 +43,7 @@ export function bill(design: Design): Bill {
     ...controllers.map(({ id, part }) => line(id, part, 'array', 1)),
     line('inverter', inverter.part, 'inverter', inverter.quantity),
     ...(generator.present && generator.kind === 'generator' ? [line('generator', generator.part, 'generator', 1)] : []),
+    ...pumps.map((pump) => line(pump.id, pump, 'loads', 1)),
     ...sources.map((source) => line(source.id, source, 'generator', 1)),
     ...budget.extras.map(({ id, name, quantity, unitPrice }) =>
       line(id, { id, name, price: unitPrice }, 'extra', quantity),

@@ -37,21 +37,24 @@ const KG_PER_M2 = 11.5
 const FUSES_A = [10, 15, 20, 25, 30, 35, 40]
 
 type Said<T> = Partial<T>
-type Rules<T> = { [K in keyof T]: (so: T) => T[K] }
+type Rules<T> = { [K in Exclude<keyof T, 'estimated'>]: (so: T) => T[K] }
 
 /**
  * Fills what is missing in turn, each value from those before it.
  * @param rules in the order in which one rests on another
  */
-function filled<T extends object>(said: Said<T>, rules: Rules<T>): { part: T; estimated: string[] } {
+function filled<T extends { estimated: string[] }>(said: Said<T>, rules: Rules<T>): { part: T; estimated: string[] } {
   const part = { ...said } as T
+  const before: readonly string[] = said.estimated ?? []
   const estimated: string[] = []
-  for (const key of Object.keys(rules) as (keyof T & string)[]) {
+  for (const key of Object.keys(rules) as (Exclude<keyof T, 'estimated'> & string)[]) {
+    if (before.includes(key)) estimated.push(key)
     if (part[key] !== undefined) continue
     part[key] = rules[key](part)
-    if (!NAMED.has(key)) estimated.push(key)
+    // a figure that the maker need not state is none, not an estimate
+    if (!NAMED.has(key) && part[key] !== null) estimated.push(key)
   }
-  return { part, estimated }
+  return { part: { ...part, estimated }, estimated }
 }
 /** What no label says and nothing is reckoned from. */
 const NAMED = new Set(['id', 'name', 'price'])
@@ -158,6 +161,7 @@ function inverterFrom(said: Said<InverterPart>): LabelledPart<'inverter'> {
     frequencyHz: (so) => (so.topology === 'single-230' ? 50 : 60),
     waveform: () => 'sine',
     ratedW: () => 0,
+    ratedVA: () => null,
     bankV: () => 48,
     surgeW: () => Math.round(ratedW! * Math.min(2, like.surgeW / like.ratedW)),
     surgeS: () => Math.min(2, like.surgeS),
@@ -177,6 +181,7 @@ function inverterFrom(said: Said<InverterPart>): LabelledPart<'inverter'> {
     transferA: () => 0,
     lowCutV: () => (bankV! / 12) * 11,
     controller: () => null,
+    battery: () => null,
     weightKg: () => round(like.weightKg * share, 1),
     price: () => 0,
   })

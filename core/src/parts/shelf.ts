@@ -33,6 +33,7 @@ const module = (
   widthM,
   weightKg,
   price,
+  estimated: [],
   ...more,
 })
 /** What a year older kind of cell does in heat, and the fuse its label names. */
@@ -83,6 +84,7 @@ const lfp = (
   selfDischargePctPerMonth: 2,
   minChargeC: 0,
   price,
+  estimated: [],
 })
 const leadCycles = (factor: number) => [
   { depth: 0.2, cycles: 3200 * factor },
@@ -128,6 +130,7 @@ const lead = (
   selfDischargePctPerMonth: LEAD_KINDS[chemistry].lossPctPerMonth,
   minChargeC: null,
   price,
+  estimated: [],
 })
 
 // prettier-ignore
@@ -186,6 +189,7 @@ const controller = (
   efficiency: 0.97,
   selfW: 2.5,
   price,
+  estimated: [],
   ...more,
 })
 
@@ -233,6 +237,7 @@ const inverter = (
   waveform: 'sine',
   bankV,
   ratedW,
+  ratedVA: null,
   surgeW: ratedW * surgeFactor,
   surgeS,
   idleW,
@@ -250,8 +255,10 @@ const inverter = (
   transferA,
   lowCutV: (bankV / 12) * 11,
   controller: null,
+  battery: null,
   weightKg,
   price,
+  estimated: [],
   ...more,
 })
 
@@ -291,16 +298,89 @@ export const inverterParts: InverterPart[] = [
   inverter('all-6k-48', 'All-in-one single 230 V 6 kW, 48 V', 'single-230', 48, 6000, 1.7, 3, 55, 100, 50, 38, 1500, { controller: builtIn, searchW: null }),
 ]
 
+/** What a power box has inside beside its inverter: a battery, and an input for a module or two. */
+const inBox = (ampHours: number, nominalV: number, weightKg: number): BatteryPart => ({
+  ...lfp(
+    `in-box-${Math.floor(nominalV)}-${ampHours}`,
+    `Inside a power box, LFP ${nominalV} V ${ampHours} Ah`,
+    nominalV,
+    ampHours,
+    weightKg,
+    0,
+  ),
+  parallelLimit: 1,
+  calendarYears: 10,
+})
+const boxInput = (maxArrayW: number, outputA: number): ControllerPart =>
+  controller(
+    `in-box-60-${maxArrayW}`,
+    `Inside a power box, 60 V, ${maxArrayW} W of modules`,
+    60,
+    12,
+    58,
+    16,
+    outputA,
+    0,
+    {
+      ...RAISES,
+      startV: 12,
+      maxOperatingA: 12,
+      maxArrayW,
+      selfW: 0,
+    },
+  )
+const box = (
+  id: string,
+  name: string,
+  topology: InverterPart['topology'],
+  bankV: 24 | 48,
+  ratedW: number,
+  ampHours: number,
+  arrayW: number,
+  chargerA: number,
+  price: number,
+): InverterPart => {
+  const nominalV = bankV === 24 ? 25.6 : 51.2
+  const weightKg = Math.round((nominalV * ampHours) / 90)
+  return inverter(
+    id,
+    name,
+    topology,
+    bankV,
+    ratedW,
+    2,
+    1,
+    Math.round(ratedW / 140),
+    chargerA,
+    topology === 'single-230' ? 10 : 15,
+    weightKg,
+    price,
+    {
+      searchW: null,
+      controller: boxInput(arrayW, Math.ceil(arrayW / nominalV)),
+      battery: inBox(ampHours, nominalV, 0),
+    },
+  )
+}
+inverterParts.push(
+  box('box-1k-24-120', 'Portable power box 120 V, 1 kW, 1 kWh', 'single-120', 24, 1000, 40, 300, 20, 700),
+  box('box-1k-24-230', 'Portable power box 230 V, 1 kW, 1 kWh', 'single-230', 24, 1000, 40, 300, 20, 700),
+  box('box-2k-48-120', 'Portable power box 120 V, 2 kW, 2 kWh', 'single-120', 48, 2000, 40, 500, 20, 1400),
+  box('box-2k-48-230', 'Portable power box 230 V, 2 kW, 2 kWh', 'single-230', 48, 2000, 40, 500, 20, 1400),
+  box('box-4k-48-120', 'Portable power box 120 V, 3.6 kW, 3.6 kWh', 'single-120', 48, 3600, 70, 1000, 30, 2400),
+  box('box-4k-48-230', 'Portable power box 230 V, 3.6 kW, 3.6 kWh', 'single-230', 48, 3600, 70, 1000, 30, 2400),
+)
+
 // prettier-ignore
 export const generatorParts: GeneratorPart[] = [
-  { id: 'petrol-2k', name: 'Petrol inverter set 2.2 kW', fuel: 'petrol', ratedW: 2200, ratedOn: 'petrol', price: 950 },
-  { id: 'petrol-3k5', name: 'Petrol inverter set 3.5 kW', fuel: 'petrol', ratedW: 3500, ratedOn: 'petrol', price: 1250 },
-  { id: 'petrol-5k', name: 'Petrol inverter set 5 kW', fuel: 'petrol', ratedW: 5000, ratedOn: 'petrol', price: 1900 },
-  { id: 'propane-5k', name: 'Propane open-frame set 5 kW', fuel: 'propane', ratedW: 5000, ratedOn: 'petrol', price: 1000 },
-  { id: 'propane-7k', name: 'Propane open-frame set 7 kW', fuel: 'propane', ratedW: 7000, ratedOn: 'petrol', price: 1400 },
-  { id: 'propane-11k', name: 'Propane standby set 11 kW', fuel: 'propane', ratedW: 11000, ratedOn: 'petrol', price: 3900 },
-  { id: 'diesel-12k', name: 'Slow diesel set 12 kW', fuel: 'diesel', ratedW: 12000, ratedOn: 'petrol', price: 8200 },
-  { id: 'diesel-8k', name: 'Slow diesel set 8 kW', fuel: 'diesel', ratedW: 8000, ratedOn: 'petrol', price: 6200 },
+  { id: 'petrol-2k', name: 'Petrol inverter set 2.2 kW', fuel: 'petrol', ratedW: 2200, ratedOn: 'petrol', price: 950, estimated: [] },
+  { id: 'petrol-3k5', name: 'Petrol inverter set 3.5 kW', fuel: 'petrol', ratedW: 3500, ratedOn: 'petrol', price: 1250, estimated: [] },
+  { id: 'petrol-5k', name: 'Petrol inverter set 5 kW', fuel: 'petrol', ratedW: 5000, ratedOn: 'petrol', price: 1900, estimated: [] },
+  { id: 'propane-5k', name: 'Propane open-frame set 5 kW', fuel: 'propane', ratedW: 5000, ratedOn: 'petrol', price: 1000, estimated: [] },
+  { id: 'propane-7k', name: 'Propane open-frame set 7 kW', fuel: 'propane', ratedW: 7000, ratedOn: 'petrol', price: 1400, estimated: [] },
+  { id: 'propane-11k', name: 'Propane standby set 11 kW', fuel: 'propane', ratedW: 11000, ratedOn: 'petrol', price: 3900, estimated: [] },
+  { id: 'diesel-12k', name: 'Slow diesel set 12 kW', fuel: 'diesel', ratedW: 12000, ratedOn: 'petrol', price: 8200, estimated: [] },
+  { id: 'diesel-8k', name: 'Slow diesel set 8 kW', fuel: 'diesel', ratedW: 8000, ratedOn: 'petrol', price: 6200, estimated: [] },
 ]
 
 /** Tracking controllers that can be bought by themselves; those built into a unit come with it. */

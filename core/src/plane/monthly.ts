@@ -54,7 +54,7 @@ class MonthlyPlane {
     this.snowy = snowyMonths(monthly)
   }
 
-  of(month: number): number {
+  of(month: number, each?: EachHour): number {
     const day = MEAN_DAYS[month] - 1
     const { distribution, meanClearness } = this.skies[month]
     const representative = this.sun.dailyExtraWhM2[day]
@@ -63,23 +63,43 @@ class MonthlyPlane {
     let energy = 0
     for (let q = 0; q < QUANTILES; q++) {
       const clearness = distribution ? clearnessQuantile(distribution, (q + 0.5) / QUANTILES) : meanClearness
-      energy += this.dayOf(day, clearness, clearness * representative * scale, this.snowy[month])
+      energy += this.dayOf(day, clearness, clearness * representative * scale, this.snowy[month], each)
     }
     return energy / QUANTILES / 1000
   }
 
-  private dayOf(day: number, clearness: number, dayEnergy: number, snow: boolean): number {
+  private dayOf(day: number, clearness: number, dayEnergy: number, snow: boolean, each?: EachHour): number {
     const spread = cloudSpread(clearness)
     let energy = 0
     for (let node = 0; node < CLOUD_NODES.length; node++) {
       const cloud = Math.exp(spread * CLOUD_NODES[node] - (spread * spread) / 2)
       for (let at = day * 24; at < day * 24 + 24; at++) {
         const ghi = Math.min(dayEnergy * this.sun.profile[at] * cloud, HOURLY_CAP * this.sun.extraWhM2[at])
-        if (ghi > 0) energy += CLOUD_WEIGHTS[node] * this.plane.effective(at, ghi, snow)
+        if (ghi <= 0) continue
+        const wattsM2 = this.plane.effective(at, ghi, snow)
+        energy += CLOUD_WEIGHTS[node] * wattsM2
+        each?.(wattsM2, CLOUD_WEIGHTS[node] / QUANTILES)
       }
     }
     return energy
   }
+}
+
+/** Told of an hour: its mean W/m² on the plane, and the share of the month's days on which it is so. */
+type EachHour = (wattsM2: number, share: number) => void
+
+/**
+ * The hours of each month's days on a plane, of bright and dull days, as {@link monthlyPlane} adds them up.
+ * @param each told of month 0…11, W/m² and the share of the month's days
+ */
+export function hoursOfMonths(
+  sun: SunYear,
+  monthly: readonly MonthlyClimate[],
+  surface: Surface,
+  each: (month: number, wattsM2: number, share: number) => void,
+): void {
+  const plane = new MonthlyPlane(sun, monthly, surface)
+  for (const month of ALL_MONTHS) plane.of(month, (wattsM2, share) => each(month, wattsM2, share))
 }
 
 export interface BestTilt {

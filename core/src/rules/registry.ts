@@ -1,3 +1,4 @@
+import { arrayGrowth } from './array/growth.ts'
 import { breakerVolts } from './array/breakerVolts.ts'
 import { clipping } from './array/clipping.ts'
 import { coldVoltageRule } from './array/coldVoltage.ts'
@@ -11,6 +12,8 @@ import { stringFuses } from './array/stringFuses.ts'
 import { unlikeStrings } from './array/unlike.ts'
 import { autonomy } from './bank/autonomy.ts'
 import { bankFuses } from './bank/bankFuses.ts'
+import { bankGrowth } from './bank/growth.ts'
+import { recharge } from './bank/recharge.ts'
 import { chargeRate } from './bank/chargeRate.ts'
 import { cold } from './bank/cold.ts'
 import { discharge } from './bank/discharge.ts'
@@ -37,17 +40,21 @@ import { acCoupled } from './inverter/acCoupled.ts'
 import { derated } from './inverter/derated.ts'
 import { frequency } from './inverter/frequency.ts'
 import { idleDraw } from './inverter/idleDraw.ts'
+import { powerBox } from './inverter/box.ts'
 import { searchMode } from './inverter/searchMode.ts'
 import { transferRelay } from './inverter/transferRelay.ts'
 import { waveform } from './inverter/waveform.ts'
 import { voltageClass } from './inverter/voltageClass.ts'
 import { heaviestDay } from './loads/heaviestDay.ts'
 import { electricHeat } from './loads/electricHeat.ts'
+import { pumpWater } from './loads/pumpWater.ts'
+import { strips } from './loads/strips.ts'
 import { unmetered } from './loads/unmetered.ts'
 import { clock } from './place/clock.ts'
 import { darkMonth } from './place/darkMonth.ts'
 import { illustrativeClimate } from './place/illustrativeClimate.ts'
 import { weatherFile } from './place/weatherFile.ts'
+import { ESTIMATES } from './parts/estimates.ts'
 import type { Finding, Level, Rule, RuleInput, Step } from './rule.ts'
 import { coldLock } from './winter/coldLock.ts'
 import { generatorHours } from './winter/generatorHours.ts'
@@ -64,6 +71,8 @@ export const RULES: readonly Rule[] = [
   unmetered,
   electricHeat,
   heaviestDay,
+  strips,
+  pumpWater,
   autonomy,
   parallelLimit,
   sharing,
@@ -71,6 +80,8 @@ export const RULES: readonly Rule[] = [
   discharge,
   weakUnits,
   chargeRate,
+  recharge,
+  bankGrowth,
   cold,
   shock,
   missingArray,
@@ -83,6 +94,7 @@ export const RULES: readonly Rule[] = [
   unlikeStrings,
   pulseWidth,
   clipping,
+  arrayGrowth,
   liveModules,
   carries,
   starts,
@@ -94,6 +106,7 @@ export const RULES: readonly Rule[] = [
   waveform,
   frequency,
   acCoupled,
+  powerBox,
   generatorLoad,
   startLevel,
   dumpLoad,
@@ -112,6 +125,7 @@ export const RULES: readonly Rule[] = [
   coldLock,
   stepOfRun,
   runsCarry,
+  ...ESTIMATES,
 ]
 
 const WORST_FIRST: Record<Level, number> = { stop: 0, watch: 1, open: 2, sound: 3 }

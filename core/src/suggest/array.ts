@@ -2,7 +2,7 @@ import { isBuiltIn, passesW, selfDayWh } from '../array/controllers.ts'
 import { COLD_MARGIN, DULL_MONTH, layouts, type Layout } from '../array/layouts.ts'
 import { arrayNeed, LEAST_SUN_H } from '../array/need.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
-import { absorptionV, bankNominalV, ratedAh } from '../bank/layout.ts'
+import { absorptionV, bankNominalV, ratedAh, refillDayWh } from '../bank/layout.ts'
 import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { newArray } from '../design/defaults.ts'
 import { derive } from '../derive/derive.ts'
@@ -56,10 +56,12 @@ export function suggestArray(design: Design): Suggestion {
     azimuthDeg: tilt.azimuthDeg,
   }
   const facing = { ...design, arrays: [first] }
-  const { sunHours, batteryWh } = derive(facing)
+  const { sunHours, batteryWh, batteryC } = derive(facing)
+  const refillWh = refillDayWh(design, batteryC)
   // controllers draw day and night: each layout is held against the need with its own controllers in it
   const ownWh = selfDayWh(design.controllers.map(({ part }) => part))
-  const daysWh = (part: ControllerPart, count: number) => batteryWh.map((wh) => wh - ownWh + count * selfDayWh([part]))
+  const daysWh = (part: ControllerPart, count: number) =>
+    batteryWh.map((wh) => wh - ownWh + refillWh + count * selfDayWh([part]))
   const handW = (part: ControllerPart, count: number) => arrayNeed(daysWh(part, count), sunHours, schools.handFactor)
   const rateW =
     CHEMISTRIES[bank.part.chemistry].chargeRate.low *
@@ -116,6 +118,7 @@ function choicesOf(
   wantedW: (part: ControllerPart, count: number) => number,
 ): Choice[] {
   const chargeV = absorptionV(design.bank)
+  const { arrayW } = design.growth
   const inside = design.controllers.filter((controller) => isBuiltIn(design, controller))
   const parts = inside.length > 0 ? [inside[0].part] : separateTrackers()
   return parts
@@ -135,7 +138,7 @@ function choicesOf(
             layout,
             controller,
             watts,
-            enough: brings >= wantedW(controller, controllers),
+            enough: brings >= wantedW(controller, controllers) && roomLater(layout, controller, chargeV) >= arrayW,
             price: controllers * controller.price + layout.inSeries * layout.inParallel * module.price,
           }
         })
@@ -151,6 +154,10 @@ function choicesOf(
         a.layout.inParallel - b.layout.inParallel,
     )
 }
+
+/** Watts of modules that its controllers still pass in full beside those of a layout. */
+const roomLater = ({ watts, controllers }: Layout, part: ControllerPart, chargeV: number): number =>
+  controllers * passesW({ part, chargeLimitA: null }, chargeV) - watts
 
 const close = ({ layout, controller }: Choice) => Number(layout.coldV > COLD_MARGIN * controller.maxInputV)
 

@@ -5,6 +5,7 @@ import { takeLayout } from '../change/array.ts'
 import { derive } from '../derive/derive.ts'
 import type { Bank, Design } from '../document/types.ts'
 import { ratedAh } from '../bank/layout.ts'
+import { isBoxed } from '../inverter/service.ts'
 import { COUNTS } from '../fields/limits.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { layouts, stringFits } from '../array/layouts.ts'
@@ -32,6 +33,13 @@ interface BankChoice {
  * cheapest first, each held against all rules. Inverter, strings of modules, settings and cables follow.
  */
 export function suggestBank(design: Design): Suggestion {
+  if (isBoxed(design))
+    return {
+      design,
+      reasons: [
+        say`The bank is inside “${design.inverter.part.name}”: more of it takes another box, or an inverter with a bank outside.`,
+      ],
+    }
   const { worked } = derive(design)
   const peakW = worked['loads.peak'].value
   const dailyWh = worked['loads.battery-day'].value

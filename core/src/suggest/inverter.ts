@@ -68,6 +68,7 @@ function everyInverter(design: Design): Design[] {
       (part) =>
         part.bankV === design.bank.systemV &&
         (part.controller !== null) === allInOne &&
+        (part.battery !== null) === (design.inverter.part.battery !== null) &&
         part.waveform === 'sine' &&
         kindFits(part, split, european),
     )
@@ -86,7 +87,8 @@ const atRest = (design: Design): Design => ({
 export const carryingInverters = (design: Design): Design[] =>
   everyInverter(design).filter((each) => {
     const { worked } = derive(each)
-    return worked['inverter.leg-share'].value <= HEADROOM && worked['inverter.surge-share'].value <= HEADROOM
+    const loaded = Math.max(worked['inverter.leg-share'].value, worked['inverter.va-share']?.value ?? 0)
+    return loaded <= HEADROOM && worked['inverter.surge-share'].value <= HEADROOM
   })
 
 function kindFits(part: InverterPart, split: boolean, european: boolean): boolean {

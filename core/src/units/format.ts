@@ -59,6 +59,7 @@ const inImperial: Record<
   cm: { unit: 'in', convert: (centimetres) => centimetres / CM_PER_INCH, back: (inches) => inches * CM_PER_INCH },
   'm/s': { unit: 'mph', convert: (metres) => metres * MPH_PER_M_S, back: (miles) => miles / MPH_PER_M_S },
   'L/h': { unit: 'gal/h', convert: litresToGallons, back: gallonsToLitres },
+  'L/d': { unit: 'gal/d', convert: litresToGallons, back: gallonsToLitres },
 }
 /** in a thousand feet */
 const HUNDRED_METRES = 3.048

@@ -1,6 +1,7 @@
 import { bankCables, bankShares, type BankCable } from '../bank/strings.ts'
 import type { Bank, Design } from '../document/types.ts'
-import { fullLoadA, thinnestFor } from './runs.ts'
+import { isBoxed } from '../inverter/service.ts'
+import { fullLoadLaterA, thinnestFor } from './runs.ts'
 import { deviceFor } from './conductors.ts'
 
 /** A cable or fuse of the bank with the current it sees and what carries it. */
@@ -29,7 +30,9 @@ function linkAmps({ takeoff }: Bank, strings: readonly number[]): number {
 /** Every jumper, link, lead and fuse of a bank with its current at the inverter's full load, the thinnest cable and the device. */
 export function bankConductors(design: Design): BankConductor[] {
   const { bank } = design
-  const totalA = fullLoadA(design)
+  // inside a power box nobody lays a cable
+  if (isBoxed(design)) return []
+  const totalA = fullLoadLaterA(design)
   const strings = stringAmps(bank, totalA)
   const stringA = Math.max(...strings)
   const amps: Record<BankCable['part'], number> = {

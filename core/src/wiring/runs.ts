@@ -1,8 +1,9 @@
 import { isBuiltIn, outputOf } from '../array/controllers.ts'
+import { arrayRatedW } from '../array/power.ts'
 import { bankNominalV } from '../bank/layout.ts'
-import type { Design, WireRun } from '../document/types.ts'
+import type { ArrayField, Design, WireRun } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
-import { acrossVolts, serviceOf } from '../inverter/service.ts'
+import { acrossVolts, isBoxed, serviceOf } from '../inverter/service.ts'
 import { say, type Words } from '../units/words.ts'
 import { ampacity, CONDUCTORS, deviceFor, deviceLimit, drop } from './conductors.ts'
 
@@ -41,7 +42,7 @@ export function runCurrents(
   design: Design,
   run: WireRun,
 ): { workingA: number; designA: number; volts: number; because: string } {
-  const { arrays, controllers, inverter, generator, bank } = design
+  const { arrays, controllers, inverter, generator, bank, growth } = design
   const acV = acrossVolts(inverter)
   /** three phases share the current, each √3 less than one pair would carry */
   const acAmps = (watts: number) => watts / acV / (serviceOf(inverter) === 'three-phase' ? Math.sqrt(3) : 1)
@@ -55,12 +56,14 @@ export function runCurrents(
     case 'array': {
       const array = arrays.find(({ id }) => id === run.subjectId) ?? arrays[0]
       if (!array) return continuous(0, bankNominalV(bank), 'no array yet')
-      const { module, inSeries, inParallel } = array
+      const { module, inSeries } = array
+      const inParallel = stringsLater(design, array)
+      const later = inParallel > array.inParallel ? `, ${inParallel - array.inParallel} of them later` : ''
       return {
         workingA: module.impA * inParallel,
         designA: module.iscA * inParallel * 1.5625,
         volts: module.vmpV * inSeries,
-        because: `Isc ${module.iscA} A × ${inParallel} × 1.25 × 1.25`,
+        because: `Isc ${module.iscA} A × ${inParallel}${later} × 1.25 × 1.25`,
       }
     }
     case 'controller-bank': {
@@ -73,7 +76,8 @@ export function runCurrents(
     case 'bank-inverter': {
       const { fullLoadEfficiency, lowCutV } = inverter.part
       // each unit has a circuit of its own
-      const loadA = fullLoadA(design) / inverter.quantity
+      if (isBoxed(design)) return continuous(0, bankNominalV(bank), 'inside the power box')
+      const loadA = fullLoadLaterA(design) / inverter.quantity
       // the one battery cable of an all-in-one carries its controllers' and its charger's current as well
       const inside = controllers.filter((controller) => isBuiltIn(design, controller))
       const chargeA = inside.reduce((sum, controller) => sum + outputOf(controller), 0) / inverter.quantity
@@ -82,11 +86,15 @@ export function runCurrents(
         : continuous(
             loadA,
             bankNominalV(bank),
-            `full load${inverter.quantity > 1 ? ' of each unit' : ''} ÷ (${fullLoadEfficiency} × ${lowCutV} V low) × 1.25`,
+            `full load${inverter.quantity > 1 ? ' of each unit' : ''}${growth.inverterW > 0 ? ` with ${growth.inverterW} W later` : ''} ÷ (${fullLoadEfficiency} × ${lowCutV} V low) × 1.25`,
           )
     }
     case 'inverter-house':
-      return continuous(acAmps(inverter.part.ratedW * inverter.quantity), acV, 'the inverter’s rating × 1.25')
+      return continuous(
+        acAmps(inverter.part.ratedW * inverter.quantity + growth.inverterW),
+        acV,
+        `the inverter’s rating${growth.inverterW > 0 ? `, with ${growth.inverterW} W later,` : ''} × 1.25`,
+      )
     case 'generator': {
       const { realW } = backupPower(design)
       const { present, kind, cordA, cordV } = generator
@@ -106,12 +114,23 @@ export function fullLoadA({ inverter: { part, quantity } }: Pick<Design, 'invert
   return (part.ratedW * quantity) / (part.fullLoadEfficiency * part.lowCutV)
 }
 
+/** As {@link fullLoadA}, with the inverter that is to come. */
+export const fullLoadLaterA = ({ inverter, growth }: Pick<Design, 'inverter' | 'growth'>): number =>
+  fullLoadA({ inverter }) + growth.inverterW / (inverter.part.fullLoadEfficiency * inverter.part.lowCutV)
+
+/** Strings of an array with those to come: what is to be added falls on the arrays by their size, in whole strings. */
+export function stringsLater({ arrays, growth }: Pick<Design, 'arrays' | 'growth'>, array: ArrayField): number {
+  const totalW = arrays.reduce((sum, each) => sum + arrayRatedW(each), 0)
+  return growth.arrayW > 0 ? Math.ceil(array.inParallel * (1 + growth.arrayW / totalW) - 1e-9) : array.inParallel
+}
+
 function workRun(design: Design, run: WireRun): WorkedRun {
   return { run, ...judge(runCurrents(design, run), run), within: isWithin(design, run) }
 }
 
-/** Whether a run lies inside an all-in-one unit, between its own controller and its battery terminals. */
+/** Whether a run lies inside an all-in-one unit, between its own controller and its battery terminals, or inside a power box. */
 function isWithin(design: Design, { circuit, subjectId }: WireRun): boolean {
+  if (circuit === 'bank-inverter') return isBoxed(design)
   if (circuit !== 'controller-bank') return false
   const controller = design.controllers.find(({ id }) => id === subjectId) ?? design.controllers[0]
   return controller !== undefined && isBuiltIn(design, controller)

@@ -1,4 +1,5 @@
 import { theBackup } from '../../generator/words.ts'
+import { isBoxed } from '../../inverter/service.ts'
 import { sizeBank } from '../../sizing/bank.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
@@ -16,7 +17,10 @@ export const autonomy: Rule = {
             'bank',
             say`${amount(days, '')} days without sun, ${wanted} wanted.`,
             say`After that ${design.generator.present ? say`${theBackup(design)} ${design.generator.kind === 'generator' ? 'runs' : 'helps'} or ` : ''}the lights go out. The winter run says how often that happens.`,
-            { working: 'bank.days', remedy: { label: 'size it by hand', apply: sizeBank } },
+            {
+              working: 'bank.days',
+              ...(isBoxed(design) ? {} : { remedy: { label: 'size it by hand', apply: sizeBank } }),
+            },
           ),
         ]
       : [

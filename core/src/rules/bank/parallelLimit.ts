@@ -1,12 +1,13 @@
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
 import type { Design } from '../../document/types.ts'
+import { isBoxed } from '../../inverter/service.ts'
 import { sizeBank } from '../../sizing/bank.ts'
 import { stop, watch, type Remedy, type Rule } from '../rule.ts'
 import { say } from '../../units/words.ts'
 
 /** Offered where the shelf has larger units of its kind that need fewer strings. */
 const larger = (design: Design): { remedy?: Remedy } =>
-  sizeBank(design).bank.inParallel < design.bank.inParallel
+  !isBoxed(design) && sizeBank(design).bank.inParallel < design.bank.inParallel
     ? { remedy: { label: 'size it with larger units', apply: sizeBank } }
     : {}
 

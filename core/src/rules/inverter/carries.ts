@@ -6,13 +6,17 @@ export const carries: Rule = {
   id: 'inverter.carries',
   step: 'inverter',
   check: ({ derived: { worked, link } }) => {
-    const share = worked['inverter.leg-share'].value
-    const more = { working: 'inverter.leg-share' }
+    const byWatts = worked['inverter.leg-share']
+    const byVA = worked['inverter.va-share']
+    // whichever is nearer to its rating rules
+    const ruling = byVA && byVA.value > byWatts.value ? byVA : byWatts
+    const share = ruling.value
+    const more = { working: ruling.id }
     if (share > 1)
       return [
         stop(
           'inverter',
-          say`${worked['inverter.leg-share'].label} is at ${percent(share)}.`,
+          say`${ruling.label} is at ${percent(share)}.`,
           'The inverter trips. Move loads between legs, spread them over the day, or take a larger one.',
           more,
         ),
@@ -32,18 +36,11 @@ export const carries: Rule = {
       return [
         watch(
           'inverter',
-          say`${worked['inverter.leg-share'].label} is at ${percent(share)}.`,
+          say`${ruling.label} is at ${percent(share)}.`,
           'Little is left for what you forgot, or for a hot day.',
           more,
         ),
       ]
-    return [
-      sound(
-        'inverter',
-        say`${worked['inverter.leg-share'].label} at ${percent(share)}.`,
-        'Carries what is on at once.',
-        more,
-      ),
-    ]
+    return [sound('inverter', say`${ruling.label} at ${percent(share)}.`, 'Carries what is on at once.', more)]
   },
 }

@@ -32,6 +32,7 @@ function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
 const BY_BASIS: Record<Load['basis'], (keyof Load)[]> = {
   rated: ['duty', 'daysPerWeek'],
   metered: ['meteredKWh', 'meteredHours'],
+  strip: ['strip', 'meteredKWh', 'meteredHours', 'stripShare'],
   cycle: ['cycleWh', 'cycleDepth', 'cycleChargerEfficiency', 'cyclesPerWeek'],
   month: ['monthKWh'],
 }
@@ -45,6 +46,7 @@ const fields = computed<GridField[]>(() => [
   { path: path('startS'), label: `Start lasts (usual ${decimal(START_SECONDS[props.load.startKind], 1)} s)` },
   ...(props.load.startKind === 'none' ? [] : [path('seenStarting')]),
   path('standbyW'),
+  path('powerFactor'),
   path('supply'),
   path('movable'),
   ...(props.load.movable ? [path('storeDays')] : []),

@@ -1,0 +1,30 @@
+import type { Design, Schools } from '../document/types.ts'
+import { onAtOnce } from '../loads/peak.ts'
+import { inverterRating, legsOfService, serviceOf } from './service.ts'
+
+const acLoads = ({ loads }: Pick<Design, 'loads'>) =>
+  loads.filter(({ leg, supply }) => leg !== 'DC' && supply === 'electric')
+/** Whether anything on AC draws more volt-amperes than watts. */
+export const drawsVA = (design: Pick<Design, 'loads'>): boolean =>
+  acLoads(design).some(({ powerFactor }) => powerFactor < 1)
+
+/**
+ * Volt-amperes on at once: as the watts on at once, each load's over its power factor. Added plainly, which errs on the safe
+ * side: currents that lead and lag partly cancel.
+ *
+ * @param school how much is taken to run together
+ * Source: S = P ÷ cos φ; IEC 60050-131-11-41.
+ * @example peakVA(larkspurBench(), 'everything') → 6896
+ */
+export function peakVA(design: Pick<Design, 'loads'>, school: Schools['peak']): number {
+  const loads = acLoads(design)
+  const [va] = onAtOnce(loads, school, [loads.map(({ powerFactor }) => 1 / powerFactor)])
+  return va
+}
+
+/** Volt-amperes the inverters carry on each leg at their hottest; where a sheet states watts alone, as many. */
+export function legVA(design: Pick<Design, 'inverter' | 'place'>): number {
+  const { part, quantity } = design.inverter
+  const { derating } = inverterRating(design)
+  return ((part.ratedVA ?? part.ratedW) * quantity * derating) / legsOfService(serviceOf(design.inverter)).length
+}
