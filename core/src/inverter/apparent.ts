@@ -14,7 +14,7 @@ export const drawsVA = (design: Pick<Design, 'loads'>): boolean =>
  *
  * @param school how much is taken to run together
  * Source: S = P ÷ cos φ; IEC 60050-131-11-41.
- * @example peakVA(larkspurBench(), 'everything') → 6896
+ * @example peakVA(larkspurBench(), 'everything') → 6896.4
  */
 export function peakVA(design: Pick<Design, 'loads'>, school: Schools['peak']): number {
   const loads = acLoads(design)
