@@ -46,6 +46,10 @@ export interface StoredPart {
   id: string
   kind: PartKind
   part: Record<string, unknown>
+  /** somebody's own, which may be edited and deleted; the others come with the program */
+  own: boolean
+  /** counts saves; a save must name the version it was made from */
+  version: number
 }
 
 /** Every error body of the API. */
@@ -54,6 +58,8 @@ export interface ApiError {
   problems?: Problem[]
   /** the design as it stands on the server, where a save came too late */
   current?: StoredDesign
+  /** likewise a part of the shelf */
+  currentPart?: StoredPart
   /** it is known that nothing was done, so that the same may be asked again */
   untouched?: boolean
 }

@@ -22,6 +22,8 @@ export const LIMITS = {
   entries: 20_000,
   /** problems told at once */
   problems: 50,
+  /** parts of one's own on the shelf */
+  ownParts: 2000,
   /** a save's version; the database counts no further */
   version: 2_147_483_646,
   /** pasted rows or a CSV file of loads, months or points */

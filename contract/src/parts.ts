@@ -1,4 +1,17 @@
-import { BATTERY, CONTROLLER, GENERATOR_PART, INVERTER_PART, MODULE, type AnyTable, type Problem } from '@ambrel/core'
+import Joi from 'joi'
+import {
+  BATTERY,
+  CONTROLLER,
+  GENERATOR_PART,
+  INVERTER_PART,
+  MODULE,
+  partInvariants,
+  type AnyTable,
+  type LabelKind,
+  type PartOfKind,
+  type Problem,
+} from '@ambrel/core'
+import { LIMITS } from './limits.ts'
 import { problemsOf } from './problems.ts'
 import { objectOf } from './schemaOf.ts'
 
@@ -9,16 +22,45 @@ export const PART_TABLES = {
   controller: CONTROLLER,
   inverter: INVERTER_PART,
   generator: GENERATOR_PART,
-} satisfies Record<string, AnyTable>
+} satisfies Record<LabelKind, AnyTable>
 
 export type PartKind = keyof typeof PART_TABLES
 export const PART_KINDS = Object.keys(PART_TABLES) as PartKind[]
 
+/** Where a part of each kind stands in a design; helps and units of its fields are found there. */
+export const PART_PLACES: Record<PartKind, string> = {
+  battery: 'bank.part',
+  module: 'arrays.0.module',
+  controller: 'controllers.0.part',
+  inverter: 'inverter.part',
+  generator: 'generator.part',
+}
+
 const SCHEMAS = Object.fromEntries(PART_KINDS.map((kind) => [kind, objectOf(PART_TABLES[kind])]))
 
 /** What keeps a part from being taken into a design, at its fields; nothing for a sound one. */
-export const partProblems = (kind: PartKind, part: unknown): Problem[] =>
-  problemsOf(SCHEMAS[kind], part, (path) => {
+export function partProblems(kind: PartKind, part: unknown): Problem[] {
+  const problems = problemsOf(SCHEMAS[kind], part, (path) => {
     const field = (PART_TABLES[kind] as AnyTable)[path.split('.')[0]]
     return field ? { label: field.label, unit: 'unit' in field ? field.unit : '' } : null
   })
+  return problems.length > 0 ? problems : partInvariants(kind, part as PartOfKind[PartKind])
+}
+
+/** A part of one's own as it is handed over: the shelf gives it its id. */
+export interface OwnPart {
+  kind: PartKind
+  part: Record<string, unknown>
+}
+
+const body = {
+  kind: Joi.valid(...PART_KINDS).required(),
+  part: Joi.object().unknown(true).required(),
+}
+export const newPartsSchema = Joi.object({
+  parts: Joi.array().items(Joi.object(body)).min(1).max(LIMITS.ownParts).required(),
+})
+export const partSchema = Joi.object({
+  version: Joi.number().strict().integer().min(1).max(LIMITS.version).required(),
+  part: body.part,
+})

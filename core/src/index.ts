@@ -15,6 +15,8 @@ export { bankConductors, stringAmps } from './wiring/bankConductors.ts'
 export { fullLoadA } from './wiring/runs.ts'
 export { checklist, type BuildTask } from './build/checklist.ts'
 export { describeField } from './calc/fields.ts'
+export { partFromLabel, type LabelKind, type PartOfKind } from './parts/fromLabel.ts'
+export { fromSheet, type Found } from './parts/fromSheet.ts'
 export { CALC_FUNCTIONS, calculate } from './calc/functions.ts'
 export { HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_START, MEAN_DAYS } from './calendar/calendar.ts'
 export { seasonOf, type Season } from './weather/season.ts'
@@ -79,8 +81,8 @@ export { voltageChoices, chemistryChoices, handSchools, type ChemistryChoice } f
 export { inverterChoices } from './choices/inverter.ts'
 export { derive, type Derived } from './derive/derive.ts'
 export { newPlace, newDesign, nextId } from './design/defaults.ts'
-export { invariantProblems } from './design/invariants.ts'
-export { migrate } from './design/migrate.ts'
+export { invariantProblems, partInvariants } from './design/invariants.ts'
+export { migrate, partOfToday } from './design/migrate.ts'
 export {
   larkspurBench,
   larkspurFlooded,
@@ -89,7 +91,7 @@ export {
   copperDraw,
   SAMPLE_FAMILIES,
 } from './design/samples.ts'
-export type { Read } from './document/cells.ts'
+export type { Cells, Read } from './document/cells.ts'
 export { keyOf, pick } from './document/question.ts'
 export { kept } from './math/kept.ts'
 export {

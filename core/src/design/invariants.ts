@@ -6,7 +6,8 @@ import { BASIS_NEEDS } from '../loads/energy.ts'
 import { daysNamed } from '../loads/week.ts'
 import { MONTH_DAYS, MONTH_NAMES } from '../calendar/calendar.ts'
 import { mostSun, sunAbove } from '../sun/mostSun.ts'
-import type { Design, ModulePart, Problem } from '../document/types.ts'
+import type { BatteryPart, Design, InverterPart, ModulePart, Problem } from '../document/types.ts'
+import type { LabelKind, PartOfKind } from '../parts/fromLabel.ts'
 import { amount, percent } from '../units/say.ts'
 import { LOAD } from '../fields/load.ts'
 import { say, type Words } from '../units/words.ts'
@@ -139,12 +140,7 @@ function inverterProblems({ inverter, place }: Design, report: Report): void {
       part.deratePctPerK,
       say`heat and thin air leave nothing of ${part.name} at ${amount(inverter.hottestC, '°C')} and ${amount(place.elevationM, 'm')}; check its de-rating`,
     )
-  if (part.surgeW < part.ratedW)
-    report(
-      'inverter.part.surgeW',
-      part.surgeW,
-      say`surge rating ${amount(part.surgeW, 'W')} must not be below the continuous ${amount(part.ratedW, 'W')}`,
-    )
+  surgeProblem(part, report, 'inverter.part.')
 }
 
 function bankProblems({ bank, inverter }: Design, report: Report): void {
@@ -189,6 +185,40 @@ const MOST_ABSORB = 16 / 12
 const VMP_SHARE = [0.6, 0.88] as const
 const IMP_SHARE = [0.7, 0.995] as const
 const CELL_V = [0.25, 2] as const
+
+/** Bank voltages there are. */
+const BANK_CLASSES = [12, 24, 48]
+
+/**
+ * What no single field of a part can show, as {@link invariantProblems} does for a design.
+ * @param part of that kind, its shape and ranges checked
+ * @returns problems at the part's own fields
+ */
+export function partInvariants(kind: LabelKind, part: PartOfKind[LabelKind]): Problem[] {
+  const problems: Problem[] = []
+  const report = (path: string, value: unknown, message: Words) => problems.push({ path, value, message })
+  if (kind === 'module') moduleProblems(part as ModulePart, (field, message) => report(field, null, message))
+  if (kind === 'inverter') surgeProblem(part as InverterPart, report)
+  if (kind === 'battery') {
+    const volts = classVoltage(part as BatteryPart)
+    if (!BANK_CLASSES.some((each) => Number.isInteger(each / volts)))
+      report(
+        'nominalV',
+        (part as BatteryPart).nominalV,
+        say`units of ${amount((part as BatteryPart).nominalV, 'V')} make no bank of 12, 24 or 48 V in whole numbers`,
+      )
+  }
+  return problems
+}
+
+function surgeProblem({ surgeW, ratedW }: InverterPart, report: Report, within = ''): void {
+  if (surgeW < ratedW)
+    report(
+      `${within}surgeW`,
+      surgeW,
+      say`surge rating ${amount(surgeW, 'W')} must not be below the continuous ${amount(ratedW, 'W')}`,
+    )
+}
 
 function moduleProblems(
   { vocV, iscA, vmpV, impA, cells }: ModulePart,

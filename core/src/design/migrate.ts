@@ -54,6 +54,17 @@ function heldSun(document: Json): Json {
 }
 
 /**
+ * A part that was kept by itself in an earlier version of the format, with the fields that came since.
+ * @param table of its kind
+ * @param version it was kept in
+ */
+export function partOfToday(table: AnyTable, part: Json, version: number): Json {
+  let today = part
+  for (let to = version + 1; to <= DESIGN_VERSION; to++) today = filled(table, today, to, {}) as Json
+  return today
+}
+
+/**
  * Brings a document of an earlier version to the present one, version by version.
  *
  * @param value anything read from a file or a request

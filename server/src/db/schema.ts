@@ -75,6 +75,11 @@ export const part = pgTable('part', {
   id: text('id').primaryKey(),
   kind: text('kind').$type<PartKind>().notNull(),
   part: jsonb('part').$type<Record<string, unknown>>().notNull(),
+  /** somebody's own; the others come with the program and follow it */
+  own: boolean('own').notNull().default(false),
+  version: integer('version').notNull().default(1),
+  /** version of the document format it was written in */
+  format: integer('format').notNull().default(6),
 })
 
 export const reading = pgTable(

@@ -2,7 +2,7 @@ import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type Joi from 'joi'
 import type { Problem } from '@ambrel/core'
 import { said } from '@ambrel/core/units'
-import { problemsOf, type ApiError, type StoredDesign } from '@ambrel/contract'
+import { problemsOf, type ApiError, type StoredDesign, type StoredPart } from '@ambrel/contract'
 import { databaseAway, withoutValues } from '../db/trouble.ts'
 
 /** An answer that is not the one asked for, with its status and body. */
@@ -19,6 +19,8 @@ export class HttpError extends Error {
 export const badRequest = (problems: Problem[]) =>
   new HttpError(400, problems.length === 1 ? said(problems[0].message) : `${problems.length} problems`, { problems })
 export const notFound = (what: string) => new HttpError(404, `${what} is not here; it may have been deleted`)
+export const stalePart = (currentPart: StoredPart) =>
+  new HttpError(409, `saved meanwhile as version ${currentPart.version}`, { currentPart })
 export const stale = (current: StoredDesign) =>
   new HttpError(409, `saved meanwhile as version ${current.version}`, { current })
 

@@ -46,6 +46,9 @@ const ROUTES: [method: string, path: string, withBody: boolean][] = [
   ['GET', '/designs/:id/readings', false],
   ['POST', '/designs/:id/readings', true],
   ['DELETE', '/designs/:id/readings/:n', false],
+  ['POST', '/parts', true],
+  ['PUT', '/parts/:id', true],
+  ['DELETE', '/parts/:id', false],
   ['GET', '/weather/:id/hours', false],
   ['DELETE', '/weather/:id', false],
 ]

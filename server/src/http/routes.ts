@@ -3,21 +3,27 @@ import { newDesign, readingProblems, unpackSeries, type Reading } from '@ambrel/
 import {
   checkDesignInSlices,
   newDesignSchema,
+  LIMITS,
+  newPartsSchema,
   PART_KINDS,
+  partProblems,
+  partSchema,
   readingSchema,
   saveSchema,
   variantSchema,
   weatherUploadSchema,
   type NewDesignBody,
+  type OwnPart,
   type PartKind,
   type WeatherUpload,
 } from '@ambrel/contract'
 import { clockAt } from '@ambrel/contract/time-zone'
 import type { Database } from '../db/database.ts'
+import * as ownParts from '../db/parts.ts'
 import * as designs from '../db/designs.ts'
-import * as shelf from '../db/shelf.ts'
+import * as readings from '../db/readings.ts'
 import * as weather from '../db/weather.ts'
-import { badRequest, HttpError, notFound, requireBody, stale } from './errors.ts'
+import { badRequest, HttpError, notFound, requireBody, stale, stalePart } from './errors.ts'
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 
@@ -85,7 +91,7 @@ export function apiRoutes(db: Database, answers: () => Promise<boolean>): Router
 
   router.get('/designs/:id/readings', async (request, response) => {
     const id = await existingId(db, request)
-    response.json(await shelf.listReadings(db, id))
+    response.json(await readings.listReadings(db, id))
   })
 
   router.post('/designs/:id/readings', async (request, response) => {
@@ -93,11 +99,11 @@ export function apiRoutes(db: Database, answers: () => Promise<boolean>): Router
     const reading = requireBody<Reading>(readingSchema, request.body)
     const problems = readingProblems(reading)
     if (problems.length > 0) throw badRequest(problems)
-    response.status(201).json(await shelf.addReading(db, id, reading))
+    response.status(201).json(await readings.addReading(db, id, reading))
   })
 
   router.delete('/designs/:id/readings/:readingId', async (request, response) => {
-    if (!(await shelf.removeReading(db, idOf(request), numberOf(request.params.readingId))))
+    if (!(await readings.removeReading(db, idOf(request), numberOf(request.params.readingId))))
       throw notFound('this reading')
     response.status(204).end()
   })
@@ -141,10 +147,57 @@ export function apiRoutes(db: Database, answers: () => Promise<boolean>): Router
       throw badRequest([
         { path: 'kind', value: kind, message: `kind ${String(kind)} is not allowed; one of ${PART_KINDS.join(', ')}` },
       ])
-    response.json(await shelf.listParts(db, kind as PartKind | undefined))
+    response.json(await ownParts.listParts(db, kind as PartKind | undefined))
+  })
+
+  router.post('/parts', async (request, response) => {
+    const { parts } = requireBody<{ parts: OwnPart[] }>(newPartsSchema, request.body)
+    const stored = await ownParts.addParts(db, parts.map(soundPart))
+    if (stored === 'full')
+      throw new HttpError(409, `the shelf holds ${LIMITS.ownParts} parts of your own at most; delete some first`)
+    response.status(201).json(stored)
+  })
+
+  router.put('/parts/:id', async (request, response) => {
+    const id = await ownPartId(db, request)
+    const { version, part } = requireBody<{ version: number; part: Record<string, unknown> }>(partSchema, request.body)
+    const { kind } = (await ownParts.readPart(db, id))!
+    const saved = await ownParts.savePart(db, id, version, soundPart({ kind, part }, null).part)
+    if (!saved) throw stalePart((await ownParts.readPart(db, id)) ?? gone('this part'))
+    response.json(saved)
+  })
+
+  router.delete('/parts/:id', async (request, response) => {
+    await ownParts.removePart(db, await ownPartId(db, request))
+    response.status(204).end()
   })
 
   return router
+}
+
+const gone = (what: string): never => {
+  throw notFound(what)
+}
+
+const PART_ID = /^[\w-]{1,60}$/
+
+/** The id of a part of the path that is somebody's own; those that come with the program are not touched. */
+async function ownPartId(db: Database, request: Request): Promise<string> {
+  const id = String(request.params.id)
+  const found = PART_ID.test(id) ? await ownParts.readPart(db, id) : null
+  if (!found) throw notFound('this part')
+  if (!found.own) throw new HttpError(409, 'this part comes with the program; make a copy of your own and change that')
+  return found.id
+}
+
+/** A part that a design can take; its key is the shelf's to give. @param index in the list it came in, null for none */
+function soundPart({ kind, part }: OwnPart, index: number | null): OwnPart {
+  const whole = { ...part, id: 'own' }
+  const at = index === null ? 'part' : `parts.${index}.part`
+  const problems = partProblems(kind, whole)
+  if (problems.length > 0)
+    throw badRequest(problems.map((each) => ({ ...each, path: `${at}.${each.path}`, value: each.value ?? null })))
+  return { kind, part: whole }
 }
 
 function idOf(request: Request, what = 'this design'): string {

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import {
   batteryParts,
   controllerParts,
+  DESIGN_VERSION,
   generatorParts,
   inverterParts,
   moduleParts,
@@ -28,8 +29,8 @@ export async function seed(db: Database): Promise<void> {
   for (const [kind, parts] of Object.entries(SHELVES))
     await db
       .insert(part)
-      .values(parts.map((each) => ({ id: each.id, kind: kind as PartKind, part: { ...each } })))
-      .onConflictDoUpdate({ target: part.id, set: { part: sql`excluded.part` } })
+      .values(parts.map((each) => ({ id: each.id, kind: kind as PartKind, part: { ...each }, format: DESIGN_VERSION })))
+      .onConflictDoUpdate({ target: part.id, set: { part: sql`excluded.part`, format: sql`excluded.format` } })
   for (const family of SAMPLE_FAMILIES) {
     const [main, ...variants] = family.map((make) => make())
     const marked = await db

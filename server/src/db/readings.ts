@@ -1,18 +1,8 @@
-import { and, asc, desc, eq } from 'drizzle-orm'
+import { and, desc, eq } from 'drizzle-orm'
 import type { Reading } from '@ambrel/core'
-import { partProblems, type PartKind, type StoredPart, type StoredReading } from '@ambrel/contract'
+import type { StoredReading } from '@ambrel/contract'
 import type { Database } from './database.ts'
-import { part, reading } from './schema.ts'
-
-/** The sound parts of the shelf; one that no design could take is left out. */
-export async function listParts(db: Database, kind?: PartKind): Promise<StoredPart[]> {
-  const rows = await db
-    .select()
-    .from(part)
-    .where(kind ? eq(part.kind, kind) : undefined)
-    .orderBy(asc(part.kind), asc(part.id))
-  return rows.filter((row) => partProblems(row.kind, row.part).length === 0)
-}
+import { reading } from './schema.ts'
 
 /** The newest readings of a design first. */
 export async function listReadings(db: Database, designId: string, most = 500): Promise<StoredReading[]> {
