@@ -104,6 +104,7 @@ export {
   type Leg,
   type Load,
   type BatteryPart,
+  type Chemistry,
   type Bank,
   type ModulePart,
   type ArrayField,

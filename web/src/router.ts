@@ -9,6 +9,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'shelf', component: ShelfPage },
+    { path: '/parts', name: 'parts', component: () => import('./parts/PartsPage.vue') },
     {
       path: '/design/:id/:step?',
       name: 'design',

@@ -4,6 +4,7 @@ import { unitOrder } from '../bank/strings.ts'
 import type { Bank, BatteryPart, Chemistry, Design } from '../document/types.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { batteryParts, structuredCloneOf } from '../parts/shelf.ts'
+import { isBoxed } from '../inverter/service.ts'
 import { COUNTS } from '../fields/limits.ts'
 import type { Change } from './change.ts'
 import { settledGenerator } from './generator.ts'
@@ -125,11 +126,16 @@ export const takeHandSize =
     },
   })
 
-/** One more string of the bank, as long as there may be another; units then stand as they are numbered. */
-export const addString: Change = (design) => ({
-  ...design,
-  bank: { ...design.bank, order: [], inParallel: Math.min(COUNTS.stringsOfBank, design.bank.inParallel + 1) },
-})
+/**
+ * One more string of the bank, as long as there may be another; units then stand as they are numbered. A power box takes none.
+ */
+export const addString: Change = (design) =>
+  isBoxed(design)
+    ? design
+    : {
+        ...design,
+        bank: { ...design.bank, order: [], inParallel: Math.min(COUNTS.stringsOfBank, design.bank.inParallel + 1) },
+      }
 
 /** Units of a bank that have places and states of their own; in a larger one they are taken as alike. */
 

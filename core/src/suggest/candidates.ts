@@ -17,6 +17,7 @@ import { followed } from '../sizing/follow.ts'
 import { moreModules } from '../sizing/moreModules.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { seasonOf } from '../weather/season.ts'
+import { isBoxed } from '../inverter/service.ts'
 import { inverterParts } from '../parts/shelf.ts'
 import { suggestGenerator } from './generator.ts'
 import { faultsOf } from './tried.ts'
@@ -50,7 +51,7 @@ function proposals(design: Design): Proposal[] {
   const { bank, arrays, place, generator, grid } = design
   const snows = climateOf(place).monthly.some(({ snowfallCm }) => snowfallCm > 0)
   const list = [
-    change('battery', say`One more string of “${bank.part.name}”`, addString),
+    ...(isBoxed(design) ? [] : [change('battery', say`One more string of “${bank.part.name}”`, addString)]),
     ...arrays
       .slice(0, 1)
       .map((array) => change('string', say`One more string of ${array.inSeries} on ${array.name}`, moreModules)),
@@ -162,7 +163,7 @@ function otherChemistry(design: Design): Proposal[] {
   const choice = chemistryChoices(design, worked['loads.battery-day'].value, batteryC).find(
     ({ chemistry }) => chemistry === wanted,
   )
-  if (!choice) return []
+  if (!choice || isBoxed(design)) return []
   return [
     {
       id: 'chemistry',

@@ -11,8 +11,11 @@ const props = withDefaults(
     label: string
     labelled?: boolean
     path?: string
+    problem?: string
+    /** place whose help it shows where it is no part of the document */
+    helpPath?: string
   }>(),
-  { path: '' },
+  { path: '', helpPath: '', problem: '' },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
 const id = useId()
@@ -20,7 +23,7 @@ const entry = useEntry(
   () => props.path,
   () => props.modelValue,
 )
-const error = entry.problem
+const error = computed(() => props.problem || entry.problem.value)
 const chosen = computed(() => entry.value.value as T)
 const shown = computed(() => props.options.find(({ value }) => value === chosen.value)?.label ?? '')
 
@@ -32,7 +35,7 @@ function choose(event: Event): void {
 
 <template>
   <div class="choice" :class="{ bad: error }">
-    <FieldLabel v-if="labelled" :label="label" :for="id" :path="path" />
+    <FieldLabel v-if="labelled" :label="label" :for="id" :path="helpPath || path" />
     <select
       :id="id"
       :value="chosen"

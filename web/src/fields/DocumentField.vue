@@ -31,8 +31,14 @@ const field = computed(() => {
   if (!found) throw new RangeError(`${props.path} is no place of the document`)
   return found
 })
+/** A figure of a part that nobody has read off its data sheet yet. */
+const isEstimate = computed(() => {
+  const at = props.path.lastIndexOf('.')
+  const guesses = valueAt(design.document!, `${props.path.slice(0, at)}.estimated`)
+  return Array.isArray(guesses) && guesses.includes(props.path.slice(at + 1))
+})
 const label = computed(() => {
-  const own = props.label ?? field.value.label
+  const own = (isEstimate.value ? '≈ ' : '') + (props.label ?? field.value.label)
   return props.of === undefined ? own : `${props.of}, ${own.toLowerCase()}`
 })
 const unit = computed(() => {

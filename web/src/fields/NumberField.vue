@@ -14,6 +14,8 @@ const props = withDefaults(
     label?: string
     /** place in the document whose problem belongs here */
     path?: string
+    /** place whose help it shows where it is no part of the document */
+    helpPath?: string
     /** shows the label above instead of only telling it to a screen reader */
     labelled?: boolean
     nullable?: boolean
@@ -23,14 +25,14 @@ const props = withDefaults(
     problem?: string
     width?: string
   }>(),
-  { unit: '', label: '', path: '', empty: '', step: 1, problem: '', width: '' },
+  { unit: '', label: '', path: '', helpPath: '', empty: '', step: 1, problem: '', width: '' },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 
 const prefs = usePrefs()
 const id = useId()
 const help = computed(() => {
-  const words = props.labelled ? helpOf(props.path) : null
+  const words = props.labelled ? helpOf(props.helpPath || props.path) : null
   return words === null ? undefined : prefs.say(words)
 })
 const shownUnit = computed(() => fieldUnit(props.unit, prefs.units))
@@ -87,7 +89,7 @@ function nudge(direction: number): void {
 
 <template>
   <div class="number" :class="{ bad: error }" :style="width ? { width } : {}">
-    <FieldLabel v-if="labelled" :label="label" :for="id" :path="path" />
+    <FieldLabel v-if="labelled" :label="label" :for="id" :path="helpPath || path" />
     <div class="box">
       <input
         :id="id"

@@ -8,11 +8,13 @@ const props = withDefaults(
     modelValue: string
     label: string
     path?: string
+    /** place whose help it shows where it is no part of the document */
+    helpPath?: string
     labelled?: boolean
     problem?: string
     long?: boolean
   }>(),
-  { path: '', problem: '' },
+  { path: '', helpPath: '', problem: '' },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 const id = useId()
@@ -31,7 +33,7 @@ const { typed, commit, onKey } = useTyping(shown, (text) => {
 
 <template>
   <div class="text" :class="{ bad: error }">
-    <FieldLabel v-if="labelled" :label="label" :for="id" :path="path" />
+    <FieldLabel v-if="labelled" :label="label" :for="id" :path="helpPath || path" />
     <textarea
       v-if="long"
       :id="id"

@@ -58,6 +58,7 @@ export function commandsFor(
     { says: 'Metric or imperial units', run: prefs.toggleUnits },
     { says: 'Day or night theme', run: prefs.toggleTheme },
     { says: 'Save the design as a file', run: () => saveFile(design.document) },
+    { says: 'Parts shelf: parts of your own', run: () => router.push({ name: 'parts' }) },
     { says: 'Back to the design shelf', run: () => router.push({ name: 'shelf' }) },
     { says: 'All keys', key: '?', run: dialogs.keys },
   ]

@@ -1,5 +1,6 @@
-/** What tabs tell each other. */
-export interface Told {
+/** What tabs tell each other: of a design, or that the parts shelf has changed. */
+export type Told = ToldOfDesign | { kind: 'parts' }
+interface ToldOfDesign {
   kind: 'saved' | 'deleted' | 'restored' | 'made'
   design: string
   version: number

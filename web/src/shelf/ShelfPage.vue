@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { FileUp, Moon, Plus, Sun, Trash2 } from '@lucide/vue'
+import { FileUp, Moon, Package, Plus, Sun, Trash2 } from '@lucide/vue'
 import type { DesignEntry } from '@ambrel/contract'
 import type { Problem } from '@ambrel/core'
 import { onBack } from '../saving/connection.ts'
@@ -110,6 +110,7 @@ onBeforeUnmount(hear(() => void load()))
     <main>
       <div class="row bar">
         <h2 class="grow">Design shelf</h2>
+        <RouterLink class="act" :to="{ name: 'parts' }" data-parts><Package :size="15" /> Parts shelf</RouterLink>
         <button class="act" @click="file?.click()"><FileUp :size="15" /> Open a file</button>
         <input ref="file" type="file" accept=".json,application/json" hidden data-file @change="readFile" />
         <button class="act main" data-new @click="making = true"><Plus :size="15" /> New design</button>
@@ -215,6 +216,7 @@ header .quiet {
   background: var(--card);
   color: var(--ink);
   font: inherit;
+  text-decoration: none;
   cursor: pointer;
 }
 

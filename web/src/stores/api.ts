@@ -4,6 +4,7 @@ import type {
   DesignEntry,
   HistoryEntry,
   NewDesignBody,
+  OwnPart,
   StoredDesign,
   StoredPart,
   StoredReading,
@@ -19,6 +20,7 @@ export class ApiRefusal extends Error {
     message: string,
     readonly problems: Problem[] = [],
     readonly current: StoredDesign | null = null,
+    readonly currentPart: StoredPart | null = null,
   ) {
     super(message)
   }
@@ -89,7 +91,8 @@ async function answerOf<T>(response: Response): Promise<T> {
     answer = null
   }
   if (response.ok) return answer as T
-  throw new ApiRefusal(response.status, answer?.error ?? `status ${response.status}`, answer?.problems, answer?.current)
+  const { error, problems, current, currentPart } = answer ?? {}
+  throw new ApiRefusal(response.status, error ?? `status ${response.status}`, problems, current, currentPart)
 }
 
 /** A design and the list it stands in. */
@@ -127,6 +130,10 @@ export const api = {
   history: (id: string) => call<HistoryEntry[]>('GET', `/designs/${id}/history`),
   historyDocument: (id: string, version: number) => call<Design>('GET', `/designs/${id}/history/${version}`),
   parts: () => call<StoredPart[]>('GET', '/parts'),
+  addParts: (parts: readonly OwnPart[]) => call<StoredPart[]>('POST', '/parts', { parts }),
+  savePart: (id: string, version: number, part: Record<string, unknown>) =>
+    call<StoredPart>('PUT', `/parts/${id}`, { version, part }),
+  removePart: (id: string) => call<void>('DELETE', `/parts/${id}`),
   weather: () => call<WeatherFile[]>('GET', '/weather'),
   addWeather: (body: WeatherUpload) => call<WeatherFile>('POST', '/weather', body, UPLOAD_LIMIT_MS),
   removeWeather: (id: string) => call<void>('DELETE', `/weather/${id}`),

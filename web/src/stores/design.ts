@@ -325,7 +325,9 @@ export const useDesign = defineStore('design', () => {
   }
 
   /** Another window saved or deleted the open design: with nothing unsent here, this one follows. */
-  async function onTold({ kind, design, version }: Told): Promise<void> {
+  async function onTold(told: Told): Promise<void> {
+    if (told.kind === 'parts') return
+    const { kind, design, version } = told
     if (design !== id.value || !document.value) return
     if (kind === 'deleted') return saver.stop('gone')
     if (kind === 'restored' && saver.state.value === 'gone')

@@ -46,6 +46,7 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       <button class="link" @click="newOne"><Plus :size="13" /> another array</button>
       <button class="link" @click="newController"><Plus :size="13" /> another controller</button>
       <span class="grow" />
+      <DocumentField class="factor" path="growth.arrayW" labelled />
       <DocumentField class="factor" path="schools.handFactor" labelled label="Hand method counts on" />
     </div>
     <StringBoard v-if="design.derived && arrays.length > 0" />

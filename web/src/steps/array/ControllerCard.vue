@@ -26,7 +26,7 @@ const controller = computed(() => design.document!.controllers[props.index])
 const feedsAc = computed(() => controller.value.part.kind === 'ac-coupled')
 const passes = computed(() => controllerWatts(design.document!, outputOf(controller.value)))
 const FIELDS = Object.keys(CONTROLLER).filter(
-  (key) => !['id', 'name', 'kind'].includes(key),
+  (key) => !['id', 'name', 'kind', 'estimated'].includes(key),
 ) as (keyof ControllerPart)[]
 const FOR_AC: (keyof ControllerPart)[] = ['outputAcW']
 const FOR_BUS: (keyof ControllerPart)[] = ['outputA', 'aboveBankV', 'startAboveBankV']

@@ -11,7 +11,7 @@ const open = ref(false)
 const module = computed(() => (design.entered?.arrays[props.index] ?? design.document!.arrays[props.index]).module)
 const fields = computed(() =>
   Object.keys(MODULE)
-    .filter((key) => key !== 'id')
+    .filter((key) => key !== 'id' && key !== 'estimated')
     .map((key) => `arrays.${props.index}.module.${key}`),
 )
 

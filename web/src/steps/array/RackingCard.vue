@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { needsStringFuses, racking, winterSun } from '@ambrel/core'
+import { needsStringFuses, racking, setField, winterSun, type ArrayField } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
+import DocumentField from '../../fields/DocumentField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -24,6 +25,9 @@ const list = computed(() =>
     }
   }),
 )
+function put(index: number, key: keyof ArrayField, value: number | null): void {
+  design.change('clamps', setField(`arrays.${index}.${key}`, value), `arrays.${index}.${key}`)
+}
 </script>
 
 <template>
@@ -40,16 +44,17 @@ const list = computed(() =>
           <th>array</th>
           <th class="n">rows</th>
           <th class="n">rails</th>
-          <th class="n">clamps, mid + end</th>
+          <th class="n">clamps, mid and end</th>
           <th class="n">feet</th>
-          <th class="n">spacing</th>
+          <th class="n">apart, at most</th>
+          <th class="n">rows apart</th>
           <th class="n">takes</th>
           <th class="n">weight</th>
           <th>combiner</th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="{ array, wanted, needs, fused } in list" :key="array.id">
+        <tr v-for="({ array, wanted, needs, fused }, index) in list" :key="array.id">
           <td>
             {{ array.name }} <span class="quiet">{{ array.site }}</span>
           </td>
@@ -61,8 +66,28 @@ const list = computed(() =>
             />
           </td>
           <td class="n">{{ needs.rails }} × {{ prefs.show(needs.railM, 'm') }}</td>
-          <td class="n">{{ needs.midClamps }} + {{ needs.endClamps }}</td>
+          <td class="clamps">
+            <NumberField
+              :model-value="array.midClamps"
+              :empty="String(needs.midClamps)"
+              :label="`Clamps between modules of ${array.name}`"
+              :path="`arrays.${index}.midClamps`"
+              nullable
+              @update:model-value="put(index, 'midClamps', $event)"
+            />
+            <NumberField
+              :model-value="array.endClamps"
+              :empty="String(needs.endClamps)"
+              :label="`Clamps at the ends of ${array.name}`"
+              :path="`arrays.${index}.endClamps`"
+              nullable
+              @update:model-value="put(index, 'endClamps', $event)"
+            />
+          </td>
           <td class="n">{{ needs.feet }}</td>
+          <td class="apart">
+            <DocumentField :path="`arrays.${index}.footSpacingM`" :of="array.name" />
+          </td>
           <td class="n">{{ needs.pitchM === null ? 'one row' : prefs.show(needs.pitchM, 'm') }}</td>
           <td class="n">
             {{ prefs.show(needs.rowLengthM, 'm') }} by {{ prefs.show(needs.footprintM2 / needs.rowLengthM, 'm') }}
@@ -93,5 +118,15 @@ const list = computed(() =>
 
 .rows {
   width: 50px;
+}
+
+.clamps {
+  display: flex;
+  gap: 4px;
+  width: 110px;
+}
+
+.apart {
+  width: 84px;
 }
 </style>

@@ -54,6 +54,7 @@ const FIELDS: (keyof Bank)[] = [
   'inSeries',
   'inParallel',
   'autonomyDays',
+  'rechargeDays',
   'allowedDepth',
   'cutoffStateOfCharge',
   'absorbV',
@@ -64,15 +65,16 @@ const FIELDS: (keyof Bank)[] = [
   'leadM',
   'stringFuses',
 ]
-const fields = computed(() =>
-  FIELDS.map((key) => ({
+const fields = computed(() => [
+  ...FIELDS.map((key) => ({
     path: `bank.${key}`,
     label:
       key === 'absorbV'
         ? `Absorbs at (usual ${prefs.show(absorptionV({ ...bank.value, absorbV: null }), 'V')})`
         : undefined,
   })),
-)
+  { path: 'growth.bankKWh', label: undefined },
+])
 </script>
 
 <template>

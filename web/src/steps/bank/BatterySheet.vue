@@ -9,7 +9,7 @@ import { useDesign } from '../../stores/design.ts'
 const design = useDesign()
 const part = computed(() => design.document!.bank.part)
 const FIELDS = Object.entries(BATTERY).flatMap(([key, { kind }]) =>
-  kind === 'rows' || key === 'id' || key === 'chemistry' ? [] : [`bank.part.${key}`],
+  kind === 'rows' || kind === 'texts' || key === 'id' || key === 'chemistry' ? [] : [`bank.part.${key}`],
 )
 const RATES = [
   { key: 'hours' as const, title: 'emptied in', unit: 'h' },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CHEMISTRIES, chemistryChoices, type ChemistryChoice } from '@ambrel/core'
+import { bankNominalV, CHEMISTRIES, chemistryChoices, type ChemistryChoice } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -48,7 +48,10 @@ const currency = computed(() => design.document!.budget.currency)
         >
           <td class="name" :title="each.part.name">{{ CHEMISTRIES[each.chemistry].name }}</td>
           <td class="n">{{ each.inSeries }} × {{ each.inParallel }}</td>
-          <td class="n">{{ prefs.show(each.usableWh, 'Wh') }}</td>
+          <td class="n">
+            {{ prefs.show(each.usableWh, 'Wh') }}
+            <small>{{ prefs.show(each.usableWh / bankNominalV(each), 'Ah') }}</small>
+          </td>
           <td class="n">{{ prefs.show(each.price, '') }}</td>
           <td class="n">{{ prefs.show(Math.round(each.pricePerYear), '') }}</td>
           <td class="n">{{ prefs.show(each.weightKg, 'kg') }}</td>
@@ -72,5 +75,10 @@ const currency = computed(() => design.document!.budget.currency)
 
 .name {
   font-weight: 600;
+}
+
+small {
+  display: block;
+  color: var(--soft);
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CHEMISTRIES, handSchools, pick, takeHandSize } from '@ambrel/core'
+import { bankNominalV, CHEMISTRIES, handSchools, pick, takeHandSize } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useAnswer } from '../../stores/answer.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -34,6 +34,7 @@ const rows = computed(() => {
     cells: depths.value.map((depth) => schools.value.find((school) => school.days === each && school.depth === depth)!),
   }))
 })
+const volts = computed(() => bankNominalV(design.document!.bank))
 const isNow = (days: number, depth: number) =>
   design.document!.bank.autonomyDays === days && design.document!.bank.allowedDepth === depth
 function take(days: number, depth: number, strings: number): void {
@@ -59,7 +60,7 @@ function take(days: number, depth: number, strings: number): void {
           <td>{{ row.days }} days <span v-if="row.fromSpells" class="quiet">longest dark spell, 1 year in 10</span></td>
           <td v-for="cell in row.cells" :key="cell.depth" :class="{ now: isNow(cell.days, cell.depth) }">
             {{ cell.strings }} string{{ cell.strings === 1 ? '' : 's' }}
-            <span class="quiet">{{ prefs.show(cell.needWh, 'Wh') }}</span>
+            <span class="quiet">{{ prefs.show(cell.needWh, 'Wh') }}, {{ prefs.show(cell.needWh / volts, 'Ah') }}</span>
             <button
               v-if="!isNow(cell.days, cell.depth) && cell.strings <= 200"
               class="link"

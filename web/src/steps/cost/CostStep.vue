@@ -12,7 +12,14 @@ import { useDesign } from '../../stores/design.ts'
 const design = useDesign()
 const budget = computed(() => design.document!.budget)
 const bill = computed(() => design.derived?.bill)
-const NAMES = { bank: 'Bank', array: 'Array', inverter: 'Inverter', generator: 'Backup', extra: 'Other' }
+const NAMES = {
+  bank: 'Bank',
+  array: 'Array',
+  inverter: 'Inverter',
+  generator: 'Backup',
+  loads: 'Pumps',
+  extra: 'Other',
+}
 const groups = computed(() => {
   const sums = new Map<string, number>()
   for (const { step, sum } of bill.value?.lines ?? []) sums.set(step, (sums.get(step) ?? 0) + sum)

@@ -29,9 +29,10 @@ const design = useDesign()
 const inverter = computed(() => design.document!.inverter)
 const FIELDS = [
   ...Object.keys(INVERTER_PART)
-    .filter((key) => !['id', 'topology', 'bankV', 'controller'].includes(key))
+    .filter((key) => !['id', 'topology', 'bankV', 'controller', 'battery', 'estimated'].includes(key))
     .map((key) => `inverter.part.${key}`),
   'inverter.hottestC',
+  'growth.inverterW',
 ]
 const SERVICE_WORDS = {
   'split-phase': '120/240 V split phase',
@@ -55,13 +56,19 @@ const efficiency = computed(() => {
     return Number(((100 * watts) / inverterInput(curve, watts)).toFixed(1))
   })
 })
-const fits = (candidate: InverterPart) => candidate.bankV === design.document!.bank.systemV
+/** A power box brings its own bank, whatever stands there now. */
+const fits = (candidate: InverterPart) =>
+  candidate.battery !== null || candidate.bankV === design.document!.bank.systemV
+function setTopology(topology: InverterPart['topology']): void {
+  design.change('output of the inverter', takeInverter({ ...inverter.value.part, topology }))
+}
 </script>
 
 <template>
   <StepHead step="inverter" says="does it carry the legs and the surge?" />
   <div class="row wrap figures">
     <Figure id="inverter.leg-share" />
+    <Figure v-if="design.derived?.worked['inverter.va-share']" id="inverter.va-share" />
     <Figure id="inverter.surge-share" />
     <Figure id="inverter.rating" />
     <Figure id="inverter.sag" label="bank under it, at 30 %" />
@@ -78,6 +85,15 @@ const fits = (candidate: InverterPart) => candidate.bankV === design.document!.b
           label="Inverter"
           :fits="fits"
           @update:model-value="takePart"
+        />
+        <ChoiceField
+          class="joined"
+          :model-value="inverter.part.topology"
+          :options="INVERTER_PART.topology.options"
+          label="Output"
+          labelled
+          path="inverter.part.topology"
+          @update:model-value="setTopology"
         />
         <NumberField
           class="count"

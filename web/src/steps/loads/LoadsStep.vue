@@ -26,6 +26,8 @@ import LoadDay from './LoadDay.vue'
 import LoadPeaks from './LoadPeaks.vue'
 import LoadTable from './LoadTable.vue'
 import MeteringHelper from './MeteringHelper.vue'
+import PumpsCard from './PumpsCard.vue'
+import StripsCard from './StripsCard.vue'
 
 const design = useDesign()
 const prefs = usePrefs()
@@ -72,6 +74,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
     <Figure id="loads.worst-day" />
     <Figure id="loads.battery-day" />
     <Figure id="loads.peak" />
+    <Figure v-if="design.derived?.worked['loads.peak-va']" id="loads.peak-va" />
     <Figure id="loads.surge" />
   </div>
   <div class="stack">
@@ -123,6 +126,8 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
       <LoadCosts />
       <HouseholdCard />
       <MeteringHelper />
+      <StripsCard />
+      <PumpsCard />
     </template>
   </div>
   <CellsDialog
