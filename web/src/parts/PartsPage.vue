@@ -54,11 +54,10 @@ const remove = (entry: StoredPart) =>
     await parts.remove(entry.id)
     gone.value = entry
   })
-const bringBack = () =>
-  orSay(async () => {
-    const entry = gone.value!
-    await parts.add([{ kind: entry.kind, part: entry.part }])
-  })
+function bringBack(): Promise<void> {
+  const { kind: of, part } = gone.value!
+  return orSay(() => parts.add([{ kind: of, part }]))
+}
 
 async function exportAs(form: 'json' | 'csv'): Promise<void> {
   const { partsAsCsv, partsAsJson } = await import('@ambrel/contract/part-file')

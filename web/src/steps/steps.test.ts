@@ -7,7 +7,10 @@ import {
   larkspurFlooded,
   larkspurMoreSun,
   newSource,
+  addPump,
+  shareOut,
   STEPS,
+  takeInverter,
   withInverter,
   type Design,
 } from '@ambrel/core'
@@ -57,6 +60,17 @@ const DESIGNS: Record<string, () => Design> = {
     const next = withInverter(d, single)
     return withInverter({ ...next, inverter: { ...next.inverter, stacking: 'three-phase' } }, single)
   }),
+  'a power box': () => takeInverter(inverterParts.find(({ battery }) => battery !== null)!)(larkspurBench()),
+  'own parts, a strip, a pump and what is to come': changed(
+    () => shareOut('Desk', new Set(['load-1', 'load-2']), 3, 168)(addPump(larkspurBench())),
+    (d) => {
+      d.bank.part.estimated = ['surgeA']
+      d.arrays[0].module.estimated = ['noctC', 'cells']
+      d.loads[0].powerFactor = 0.6
+      d.growth = { arrayW: 1000, inverterW: 2000, bankKWh: 5 }
+      d.bank.rechargeDays = 3
+    },
+  ),
   'all in one': changed(larkspurBench, (d) => withInverter(d, allInOne)),
   'other sources': changed(
     larkspurBench,

@@ -32,7 +32,12 @@ function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
 
 /** what the other bases rest on; the whole of it in the title */
 const stated = computed(() => {
-  const { basis, meteredKWh, meteredHours, cyclesPerWeek, monthKWh } = props.load
+  const { basis, meteredKWh, meteredHours, strip, stripShare, cyclesPerWeek, monthKWh } = props.load
+  if (basis === 'strip')
+    return {
+      short: `${Math.round(stripShare * 100)} % of it`,
+      long: `${Math.round(stripShare * 100)} % of ${meteredKWh} kWh in ${meteredHours} h on ${strip}`,
+    }
   if (basis === 'metered')
     return { short: `${meteredKWh} kWh`, long: `${meteredKWh} kWh on the meter in ${meteredHours} h` }
   if (basis === 'cycle') return { short: `${cyclesPerWeek} a week`, long: `charged ${cyclesPerWeek} times a week` }

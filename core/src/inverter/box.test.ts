@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest'
+import { takeBattery } from '../change/bank.ts'
+import { setInverterCount, takeInverter } from '../change/inverter.ts'
+import { invariantProblems } from '../design/invariants.ts'
+import { newDesign } from '../design/defaults.ts'
+import { derive } from '../derive/derive.ts'
+import { batteryParts, inverterParts, partById } from '../parts/shelf.ts'
+import { findings } from '../rules/registry.ts'
+import { suggestBank } from '../suggest/bank.ts'
+import { suggestInverter } from '../suggest/inverter.ts'
+import { bankConductors } from '../wiring/bankConductors.ts'
+import { isBoxed } from './service.ts'
+
+const cabin = () =>
+  newDesign('Cabin', { label: '', latitudeDeg: 48, longitudeDeg: -115, elevationM: 900, climate: 'cold-valley' })
+const boxes = inverterParts.filter(({ battery }) => battery !== null)
+const boxOf = (id: string) => takeInverter(partById(inverterParts, id))(cabin())
+const told = (design = cabin()) => findings({ design, derived: derive(design), winter: null })
+
+describe('a portable power box', () => {
+  it.each(boxes.map((part) => [part.id, part] as const))('%s brings its bank, its input and its volts', (id, part) => {
+    const design = boxOf(id)
+    expect(invariantProblems(design)).toEqual([])
+    expect(isBoxed(design)).toBe(true)
+    expect(design.bank).toMatchObject({ systemV: part.bankV, inSeries: 1, inParallel: 1 })
+    expect(design.controllers[0].part.id).toBe(part.controller!.id)
+    expect(design.generator.startV).toBeGreaterThan(part.bankV * 0.9)
+  })
+  it('is one thing: one price, no cable to its battery, none between units', () => {
+    const design = boxOf('box-2k-48-120')
+    const { bill, runs } = derive(design)
+    expect(bill.lines.filter(({ step }) => step === 'bank' || step === 'inverter').map(({ sum }) => sum)).toEqual([
+      0, 1400,
+    ])
+    expect(runs.find(({ run }) => run.circuit === 'bank-inverter')).toMatchObject({ within: true, designA: 0 })
+    expect(bankConductors(design)).toEqual([])
+    expect(told(design).filter(({ id }) => id === 'inverter.box')).toEqual([])
+  })
+  it('two of it are two batteries and two inputs', () => {
+    const design = setInverterCount(2)(boxOf('box-2k-48-120'))
+    expect(design.bank.inParallel).toBe(2)
+    expect(design.controllers).toHaveLength(2)
+    expect(invariantProblems(design)).toEqual([])
+  })
+  it('taken away leaves a bank of the shelf about as large, at a price', () => {
+    const boxed = boxOf('box-2k-48-120')
+    const design = takeInverter(partById(inverterParts, 'one20-4k-48'))(boxed)
+    expect(isBoxed(design)).toBe(false)
+    expect(batteryParts.map(({ id }) => id)).toContain(design.bank.part.id)
+    expect(design.bank.part.price).toBeGreaterThan(0)
+    expect(invariantProblems(design)).toEqual([])
+  })
+  it('with another bank is asked about, and its own comes back', () => {
+    const design = takeBattery(partById(batteryParts, 'lfp-51-100'))(boxOf('box-2k-48-120'))
+    const [found] = told(design).filter(({ id }) => id === 'inverter.box')
+    expect(found.level).toBe('watch')
+    const back = found.remedy!.apply(design)
+    expect(isBoxed(back)).toBe(true)
+    expect(told(back).filter(({ id }) => id === 'inverter.box')).toEqual([])
+  })
+  it('is neither taken apart nor brought in by a suggestion', () => {
+    const boxed = boxOf('box-2k-48-120')
+    expect(suggestBank(boxed).design).toEqual(boxed)
+    expect(suggestInverter(boxed).design.inverter.part.battery).not.toBeNull()
+    expect(suggestInverter(cabin()).design.inverter.part.battery).toBeNull()
+  })
+})
