@@ -158,7 +158,7 @@ describe('in a design', () => {
     )
     const inverter = page.getByLabel('Inverter', { exact: true })
     await inverter.selectOption({ label: 'Portable power box 120 V, 2 kW, 2 kWh' })
-    await page.locator('.rail [data-step=bank] small', { hasText: /2\.05 kWh/ }).waitFor()
+    await page.locator('.rail [data-step=bank] small', { hasText: /^48 V · 1\.6/ }).waitFor()
     await page.locator('.rail [data-step=bank]').click()
     await page.getByText('1 × 1 of Inside a power box, LFP 51.2 V 40 Ah').waitFor()
     await page.getByRole('button', { name: 'Undo', exact: true }).click()

@@ -36,6 +36,14 @@ describe('a portable power box', () => {
     expect(bankConductors(design)).toEqual([])
     expect(told(design).filter(({ id }) => id === 'inverter.box')).toEqual([])
   })
+  it.each(boxes.map((part) => [part.id, part] as const))('%s carries its own rating, low and cold', (id, part) => {
+    const design = boxOf(id)
+    const [load, ...others] = design.loads
+    Object.assign(load, { runningW: part.ratedW * 0.75, startKind: 'none', startW: null, duty: 1, quantity: 1 })
+    for (const other of others) other.supply = 'out'
+    design.inverter.hottestC = 20
+    expect(told(design).find(({ id: of }) => of === 'inverter.carries')!.level).toBe('sound')
+  })
   it('two of it are two batteries and two inputs', () => {
     const design = setInverterCount(2)(boxOf('box-2k-48-120'))
     expect(design.bank.inParallel).toBe(2)

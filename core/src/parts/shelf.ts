@@ -299,17 +299,21 @@ export const inverterParts: InverterPart[] = [
 ]
 
 /** What a power box has inside beside its inverter: a battery, and an input for a module or two. */
-const inBox = (ampHours: number, nominalV: number, weightKg: number): BatteryPart => ({
+const inBox = (ampHours: number, nominalV: number, ratedW: number): BatteryPart => ({
   ...lfp(
     `in-box-${Math.floor(nominalV)}-${ampHours}`,
     `Inside a power box, LFP ${nominalV} V ${ampHours} Ah`,
     nominalV,
     ampHours,
-    weightKg,
+    0,
     0,
   ),
   parallelLimit: 1,
   calendarYears: 10,
+  // its maker sizes the cells for its own inverter, low and cold
+  maxDischargeA: Math.ceil((ratedW / nominalV) * 1.4),
+  surgeA: Math.ceil((ratedW / nominalV) * 3),
+  resistanceMilliohm: Math.round((nominalV ** 2 / ratedW) * 25),
 })
 const boxInput = (maxArrayW: number, outputA: number): ControllerPart =>
   controller(
@@ -358,7 +362,7 @@ const box = (
     {
       searchW: null,
       controller: boxInput(arrayW, Math.ceil(arrayW / nominalV)),
-      battery: inBox(ampHours, nominalV, 0),
+      battery: inBox(ampHours, nominalV, ratedW),
     },
   )
 }
