@@ -77,6 +77,8 @@ const problems = computed(() => {
   if (!part.value) return found
   for (const { path, message } of partProblems(props.kind, part.value))
     if (!found.has(path.split('.')[0])) found.set(path.split('.')[0], prefs.say(message))
+  // the label's one capacity is what the others were made of
+  if (said.value.ampHours !== undefined && found.has('capacities')) found.set('ampHours', found.get('capacities')!)
   return found
 })
 const ready = computed(() => part.value !== null && problems.value.size === 0 && !working.value)

@@ -327,5 +327,26 @@ section .row {
   .page {
     padding: 18px 12px 40px;
   }
+
+  tr {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    align-items: center;
+    padding: 4px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+
+  .sheet td {
+    border: 0;
+  }
+
+  .name {
+    overflow-wrap: anywhere;
+    white-space: normal;
+  }
+
+  td:nth-child(2) {
+    grid-row: 2;
+  }
 }
 </style>

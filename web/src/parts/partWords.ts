@@ -1,4 +1,4 @@
-import { CHEMISTRIES, type PartOfKind } from '@ambrel/core'
+import { CHEMISTRIES, ratedAh, type PartOfKind } from '@ambrel/core'
 import type { PartKind } from '@ambrel/contract'
 
 /** What a kind of part is called, one of it and many. */
@@ -26,8 +26,7 @@ export function partSays(kind: PartKind, part: Record<string, unknown>, show: Sh
   switch (kind) {
     case 'battery': {
       const { chemistry, nominalV, capacities } = part as unknown as PartOfKind['battery']
-      const { ampHours, hours } = capacities[capacities.length - 1]
-      return `${CHEMISTRIES[chemistry].name}, ${show(nominalV, 'V')}, ${show(ampHours, 'Ah')} in ${show(hours, 'h')}`
+      return `${CHEMISTRIES[chemistry].name}, ${show(nominalV, 'V')}, ${show(ratedAh({ capacities }), 'Ah')}`
     }
     case 'module': {
       const { ratedW, vocV, iscA, cells } = part as unknown as PartOfKind['module']
