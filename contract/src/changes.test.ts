@@ -74,6 +74,7 @@ import {
   takeMonths,
   takeVoltage,
   trackersApart,
+  touch,
   turnAll,
   wantWater,
   type BoardString,
@@ -141,6 +142,7 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   shareOut: (design, pick) =>
     shareOut('Desk', new Set([among(design, pick), among(design, pick)]), pick([0, 3.2]), pick([24, 168])),
   sheetsRead: (_, pick) => sheetsRead(pick(['bank.part', 'inverter.part', 'generator.part'])),
+  touch: (_, pick) => touch([pick(['place', 'bank', 'wiring'] as const)]),
   wantWater: ({ pumps }, pick) => (pumps.length > 0 ? wantWater(indexIn(pumps, pick), pick([0, 500])) : null),
   setBasis: (design, pick) => setBasis(among(design, pick), pick(['rated', 'metered', 'strip', 'cycle', 'month'])),
   setControllerKind: ({ controllers }, pick) =>
@@ -196,7 +198,7 @@ const TOLD_WHAT_TO_PUT = [
   'setRunLevels',
 ]
 /** answers of the same files that are no changes, and changes of one step that others are made of */
-const NO_CHANGES = ['settledGenerator', 'inverterFor', 'unitFor', 'voltagesFor', 'followVoltage']
+const NO_CHANGES = ['stepsTouched', 'settledGenerator', 'inverterFor', 'unitFor', 'voltagesFor', 'followVoltage']
 const TRIED = ['addArrayOf', 'addString', 'addModuleString', 'tiltBy', 'setInSeries', 'softStart']
 
 const bases = { larkspurBench, larkspurFlooded, gannetSkerry, copperDraw }

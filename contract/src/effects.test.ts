@@ -16,6 +16,8 @@ import {
   racking,
   runningCost,
   setField,
+  stepMark,
+  STEPS,
   summariseWinter,
   takeBackup,
   valueAt,
@@ -138,7 +140,10 @@ const RESULTS: ((design: Design) => unknown)[] = [
   bankConductors,
   (design) => design.arrays.map((array) => racking(array, 2, winterSun(design, 12))),
   yearOf,
-  (design) => findings({ design, derived: derive(design), winter: winterOf(design) }),
+  (design) => {
+    const all = findings({ design, derived: derive(design), winter: winterOf(design) })
+    return [all, STEPS.map((step) => stepMark(all, step, design))]
+  },
   (design) => bankWear(engine, design, 1),
   (design) => runningCost(winterOf(design).median, design),
 ]

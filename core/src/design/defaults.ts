@@ -255,6 +255,15 @@ export function newDesign(name: string, where: NewPlace): Design {
       extras: [],
     },
     build: { done: [] },
+    touched: {
+      place: false,
+      loads: false,
+      bank: false,
+      array: false,
+      inverter: false,
+      generator: false,
+      wiring: false,
+    },
     schools: { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies', handFactor: SYSTEM_FACTOR },
   }
   return withThinnestRuns(design)

@@ -10,6 +10,17 @@ function load(id: string, applianceId: string, change: Partial<Load> = {}): Load
   return { ...loadFromAppliance(appliance(applianceId), id), ...change }
 }
 
+/** Somebody has been through every step of a demo. */
+const GONE_THROUGH = {
+  place: true,
+  loads: true,
+  bank: true,
+  array: true,
+  inverter: true,
+  generator: true,
+  wiring: true,
+}
+
 /** Larkspur Bench: a made-up homestead on a north-facing bench of a cold valley. */
 export function larkspurBench(): Design {
   const base = newDesign('Larkspur Bench', {
@@ -21,6 +32,7 @@ export function larkspurBench(): Design {
   })
   const design: Design = {
     ...base,
+    touched: GONE_THROUGH,
     notes: 'Three people, wood heat, array on the ground, a long trench from the house. All figures are made up.',
     place: {
       ...base.place,
@@ -154,6 +166,7 @@ export function gannetSkerry(): Design {
   const weekend = { daysPerWeek: 2.5, leg: 'A' as const }
   const design: Design = {
     ...base,
+    touched: GONE_THROUGH,
     notes: 'Two people at weekends, gas for cooking. All figures are made up.',
     place: {
       ...base.place,
@@ -213,6 +226,7 @@ export function copperDraw(): Design {
   })
   const design: Design = {
     ...base,
+    touched: GONE_THROUGH,
     variant: 'As found',
     notes:
       'Inherited: two unlike strings on one controller, a bank cabled from one end, far too little array for it. All figures are made up.',

@@ -33,6 +33,8 @@ export interface Design {
   runs: WireRun[]
   budget: Budget
   build: { done: string[] }
+  /** the steps that somebody has been through */
+  touched: Touched
   schools: Schools
 }
 
@@ -523,6 +525,17 @@ export interface DirectPump {
   /** litres wanted on a day of each month */
   wantedLByMonth: number[]
   price: number
+}
+
+/** Steps whose figures somebody has looked at or changed; the others are as the program began them. */
+export interface Touched {
+  place: boolean
+  loads: boolean
+  bank: boolean
+  array: boolean
+  inverter: boolean
+  generator: boolean
+  wiring: boolean
 }
 
 /** What is to be added one day. */

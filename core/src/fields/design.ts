@@ -8,6 +8,7 @@ import {
   type OwnedPart,
   type Design,
   type Schools,
+  type Touched,
   type WinterSettings,
   type WireRun,
 } from '../document/types.ts'
@@ -211,6 +212,17 @@ const GROWTH: FieldTable<Growth> = {
   bankKWh: number('Bank later', 'kWh', 0, 5000, 'Kilowatt-hours that are to be added to the bank one day.'),
 }
 
+const gone = (label: string) => flag(label, 'Somebody has changed something in it, or said that it is right as it is.')
+const TOUCHED: FieldTable<Touched> = {
+  place: gone('Place'),
+  loads: gone('Loads'),
+  bank: gone('Bank'),
+  array: gone('Array'),
+  inverter: gone('Inverter'),
+  generator: gone('Backup'),
+  wiring: gone('Wiring'),
+}
+
 /** Every field of a design: schema, forms, the page of the file format, migration and help are made from it. */
 export const DESIGN: FieldTable<Design> = {
   format: choice('Format', [{ value: DESIGN_FORMAT, label: DESIGN_FORMAT }], 'Tells a design from any other file.'),
@@ -248,5 +260,16 @@ export const DESIGN: FieldTable<Design> = {
   runs: rows('Cable runs', RUN, { most: COUNTS.runs }, 'The cables.'),
   budget: part('Budget', BUDGET, 'What it costs beside the parts.'),
   build: part('Build', { done: texts('Done', COUNTS.doneTasks, 80, 'Tasks that are ticked.') }, 'How far it is built.'),
+  touched: part('Gone through', TOUCHED, 'Steps that somebody has been through; the others are open.', {
+    since: since(7, {
+      place: true,
+      loads: true,
+      bank: true,
+      array: true,
+      inverter: true,
+      generator: true,
+      wiring: true,
+    }),
+  }),
   schools: part('Ways of reckoning', SCHOOLS, 'Where practitioners disagree.'),
 }

@@ -1,4 +1,5 @@
 import { arrayGrowth } from './array/growth.ts'
+import type { Design, Touched } from '../document/types.ts'
 import { breakerVolts } from './array/breakerVolts.ts'
 import { clipping } from './array/clipping.ts'
 import { coldVoltageRule } from './array/coldVoltage.ts'
@@ -50,6 +51,7 @@ import { electricHeat } from './loads/electricHeat.ts'
 import { pumpWater } from './loads/pumpWater.ts'
 import { strips } from './loads/strips.ts'
 import { unmetered } from './loads/unmetered.ts'
+import { prices } from './cost/prices.ts'
 import { clock } from './place/clock.ts'
 import { darkMonth } from './place/darkMonth.ts'
 import { illustrativeClimate } from './place/illustrativeClimate.ts'
@@ -125,6 +127,7 @@ export const RULES: readonly Rule[] = [
   coldLock,
   stepOfRun,
   runsCarry,
+  prices,
   ...ESTIMATES,
 ]
 
@@ -147,4 +150,15 @@ export const isStandingCaution = ({ id }: Pick<Finding, 'id'>): boolean => STAND
 export function stepLevel(all: readonly Finding[], step: Step): Level {
   const of = all.filter((finding) => finding.step === step && !isStandingCaution(finding))
   return of.reduce<Level>((worst, { level }) => (WORST_FIRST[level] < WORST_FIRST[worst] ? level : worst), 'sound')
+}
+
+/** Steps whose figures the winters are made of. */
+const BEFORE_WINTER = ['place', 'loads', 'bank', 'array', 'inverter', 'generator'] as const
+
+/** As {@link stepLevel}; what nobody has been through is open, however sound it looks. */
+export function stepMark(all: readonly Finding[], step: Step, { touched }: Pick<Design, 'touched'>): Level {
+  const level = stepLevel(all, step)
+  if (level !== 'sound') return level
+  const seen = step === 'winter' ? BEFORE_WINTER.every((each) => touched[each]) : touched[step as keyof Touched]
+  return seen === false ? 'open' : level
 }

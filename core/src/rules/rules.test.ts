@@ -69,7 +69,8 @@ describe('the registry', () => {
   it('marks a step by its worst finding', () => {
     const all = check(changed(larkspurBench, (d) => (d.arrays[0].inSeries = 12)))
     expect(stepLevel(all, 'array')).toBe('stop')
-    expect(stepLevel(all, 'cost')).toBe('sound')
+    expect(stepLevel(all, 'cost')).toBe('open')
+    expect(stepLevel(all, 'wiring')).toBe('sound')
   })
 })
 

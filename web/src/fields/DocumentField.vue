@@ -2,6 +2,7 @@
 import { fieldAt, setField, valueAt, type Option } from '@ambrel/core'
 import { computed } from 'vue'
 import { useDesign } from '../stores/design.ts'
+import { editOf } from './told.ts'
 import HelpMark from './HelpMark.vue'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
@@ -59,7 +60,11 @@ const { value: typed, problem } = useEntry(
 )
 const isOn = computed(() => typed.value === true)
 function put(next: unknown): void {
-  design.change(label.value, setField(props.path, next), props.path)
+  design.change(
+    editOf(design.entered ?? design.document!, props.path, props.label ?? field.value.label),
+    setField(props.path, next),
+    props.path,
+  )
 }
 </script>
 

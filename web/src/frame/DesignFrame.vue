@@ -68,6 +68,7 @@ watch(
 )
 onBeforeUnmount(onBack(() => (failure.value ? void open(props.id) : undefined)))
 watch([step, () => design.document?.name], () => (document.title = `${design.document?.name ?? 'Ambrel'} · Ambrel`))
+watch(step, (now) => (design.at = now), { immediate: true })
 watch(step, () => {
   newRow.value = null
   if (design.suggestion && design.suggestion.step !== step.value) design.suggestion = null

@@ -5,7 +5,7 @@ import type { Finding, Step } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWorking } from '../stores/working.ts'
-import StateMark from '../drawing/StateMark.vue'
+import StateMark, { MARKS } from '../drawing/StateMark.vue'
 import { stepName } from './steps.ts'
 
 const props = defineProps<{ step: Step }>()
@@ -76,6 +76,12 @@ const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[
       </p>
       <p v-if="everything" class="quiet">{{ stepName(finding.step, design.document) }}</p>
     </article>
+    <dl class="legend quiet" aria-label="What the marks mean">
+      <div v-for="({ name, says }, level) in MARKS" :key="level">
+        <dt><StateMark :level="level" :size="12" /> {{ name }}</dt>
+        <dd>{{ says }}</dd>
+      </div>
+    </dl>
     <p class="quiet law">
       Rules of practice, not an approval. Local code, the maker’s manual and a licensed electrician have the last word.
     </p>
@@ -127,6 +133,22 @@ header {
 
 .path {
   overflow-wrap: anywhere;
+}
+
+.legend {
+  margin: 0;
+  padding: 9px 0;
+  border-top: 1px solid var(--rule);
+  font-size: 12.5px;
+}
+
+.legend div {
+  display: grid;
+  grid-template-columns: 62px 1fr;
+}
+
+.legend dd {
+  margin: 0;
 }
 
 .none,

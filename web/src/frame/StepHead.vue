@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Step } from '@ambrel/core'
+import { computed } from 'vue'
+import { touch, type Step, type TouchedStep } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { useSuggest } from '../stores/suggest.ts'
 import { isSuggested } from './commands.ts'
@@ -12,6 +13,12 @@ const props = defineProps<{ step: Step; says?: string; whole?: boolean }>()
 const design = useDesign()
 const suggest = useSuggest()
 
+/** The step, where it is one that wants to be gone through and nobody has. */
+const untouched = computed(() => {
+  const { touched } = design.document!
+  const key = props.step as TouchedStep
+  return touched[key] === false ? key : null
+})
 const fill = () =>
   isSuggested(props.step)
     ? suggest.ask(props.step, props.step, `suggest ${stepName(props.step, design.document)}`)
@@ -45,6 +52,10 @@ const fillAll = () => suggest.ask('whole', props.step, 'suggest the whole system
         >Suggest</el-button
       >
     </div>
+    <p v-if="untouched" class="quiet untouched" data-untouched>
+      Nobody has been through this step yet; its figures are a beginning.
+      <button class="link" @click="design.change('gone through', touch([untouched]))">it is right as it is</button>
+    </p>
     <div v-if="design.suggestion?.step === step" class="reasons" role="status">
       <ul>
         <li v-if="!design.suggestion.change"><b>Nothing to change: the step is as suggested.</b></li>
@@ -59,6 +70,10 @@ const fillAll = () => suggest.ask('whole', props.step, 'suggest the whole system
 <style scoped>
 .head {
   margin-bottom: 12px;
+}
+
+.untouched {
+  margin-top: 4px;
 }
 
 .reasons {

@@ -22,7 +22,6 @@ function figure(step: Step): string {
 function mark(step: Step): Level {
   if (!design.derived || !design.document) return 'open'
   const { tasks } = design.derived
-  if (step === 'cost') return 'sound'
   if (step === 'build') return tasks.every(({ id }) => design.document!.build.done.includes(id)) ? 'sound' : 'open'
   if (step === 'log') return log.readings.length > 0 ? 'sound' : 'open'
   return design.levelOf(step)

@@ -14,7 +14,10 @@ import {
   derive,
   findings as findAll,
   newDesign,
-  stepLevel,
+  stepMark,
+  stepsTouched,
+  touch,
+  type Level,
   type Design,
   type Problem,
   type Step,
@@ -86,7 +89,9 @@ export const useDesign = defineStore('design', () => {
       ? findAll({ design: document.value, derived: derived.value, winter: winterSummary.value })
       : [],
   )
-  const levelOf = (step: Step) => stepLevel(findings.value, step)
+  const levelOf = (step: Step): Level => (document.value ? stepMark(findings.value, step, document.value) : 'open')
+  /** the step that is on the bench: what is edited there counts as gone through */
+  const at = ref<Step>('place')
 
   /** Opens a design with whatever edits of it were left. A later opening outruns an earlier one that is slow. */
   async function open(wanted: string): Promise<void> {
@@ -162,7 +167,8 @@ export const useDesign = defineStore('design', () => {
     const last = document.value
     if (!last) return
     record(history, { document: last, entered: entered.value }, label, mergeKey, Date.now())
-    rule(freeze(next, true), last)
+    const typed = entered.value ?? last
+    rule(freeze(touch(stepsTouched(typed, next, at.value))(next), true), last)
   }
 
   /** What is sound of it rules; what is wrong waits. */
@@ -186,7 +192,8 @@ export const useDesign = defineStore('design', () => {
     const before = document.value
     if (!before) return
     const changes = !sameDocument(design, before)
-    if (changes) replace(label, design)
+    // what was suggested in a step has been gone through, all of it where it was the whole system
+    if (changes) replace(label, touch(stepsTouched(before, design, null))(design))
     suggestion.value = { step, reasons, change: changes ? { before, after: document.value! } : null }
   }
 
@@ -374,6 +381,7 @@ export const useDesign = defineStore('design', () => {
     derived,
     findings,
     levelOf,
+    at,
     canUndo: computed(() => history.past.length > 0),
     canRedo: computed(() => history.future.length > 0),
     undoLabel: computed(() => history.past.at(-1)?.label ?? ''),

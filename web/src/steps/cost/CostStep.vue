@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { decimal, type Budget, addBudgetLine, removeFrom, setField, setOwned } from '@ambrel/core'
+import { editOf } from '../../fields/told.ts'
 import DocumentField from '../../fields/DocumentField.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
@@ -28,7 +29,8 @@ const groups = computed(() => {
 const COLOURS = ['var(--spruce)', 'var(--lichen)', 'var(--ochre)', 'var(--slate)', 'var(--clay)']
 const parts = computed(() => bill.value?.lines.filter(({ step }) => step !== 'extra') ?? [])
 function set<K extends keyof Budget>(key: K, value: Budget[K] | null): void {
-  design.change(`budget: ${key}`, setField(`budget.${key}`, value), `budget.${key}`)
+  const path = `budget.${key}`
+  design.change(editOf(design.document!, path), setField(path, value), path)
 }
 function add(): void {
   design.change('new line', addBudgetLine)

@@ -14,6 +14,7 @@ import {
 } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import ChoiceField from '../../fields/ChoiceField.vue'
+import { editOf } from '../../fields/told.ts'
 import DocumentField from '../../fields/DocumentField.vue'
 import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
 import FieldLabel from '../../fields/FieldLabel.vue'
@@ -27,7 +28,7 @@ const design = useDesign()
 const prefs = usePrefs()
 const path = (key: string) => `loads.${props.index}.${key}`
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
-  design.change(`${props.load.name}: ${key}`, setField(path(key), value), path(key))
+  design.change(editOf(design.document!, path(key)), setField(path(key), value), path(key))
 }
 const BY_BASIS: Record<Load['basis'], (keyof Load)[]> = {
   rated: ['duty', 'daysPerWeek'],

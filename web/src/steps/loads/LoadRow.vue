@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { ChevronDown, ChevronRight, Copy, GripVertical, Trash2 } from '@lucide/vue'
 import { LOAD, dailyEnergy, loadInWeek, type Leg, type Load, setBasis, setField } from '@ambrel/core'
+import { editOf } from '../../fields/told.ts'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
@@ -27,7 +28,7 @@ const worstWh = computed(() =>
 )
 
 function set<K extends keyof Load>(key: K, value: Load[K] | null): void {
-  design.change(`${props.load.name}: ${key}`, setField(path(key), value), path(key))
+  design.change(editOf(design.document!, path(key)), setField(path(key), value), path(key))
 }
 
 /** what the other bases rest on; the whole of it in the title */

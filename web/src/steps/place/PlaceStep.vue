@@ -3,6 +3,7 @@ import { computed, shallowRef, watch } from 'vue'
 import { moveTo, type Place, setField } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import CoordinateField from '../../fields/CoordinateField.vue'
+import { editOf } from '../../fields/told.ts'
 import DocumentField from '../../fields/DocumentField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -19,7 +20,8 @@ const design = useDesign()
 const place = computed(() => design.document!.place)
 
 function set<K extends keyof Place>(key: K, value: Place[K] | null): void {
-  design.change(`place: ${key}`, setField(`place.${key}`, value), `place.${key}`)
+  const path = `place.${key}`
+  design.change(editOf(design.document!, path), setField(path, value), path)
 }
 
 function move(latitudeDeg: number | null): void {

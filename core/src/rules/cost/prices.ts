@@ -1,0 +1,34 @@
+import { batteryParts, controllerParts, generatorParts, inverterParts, moduleParts } from '../../parts/shelf.ts'
+import { open, type Rule } from '../rule.ts'
+import { say } from '../../units/words.ts'
+
+/** Prices of the program's own parts, which are made up. */
+const MADE_UP = new Map(
+  [batteryParts, controllerParts, generatorParts, inverterParts, moduleParts].flatMap((parts) =>
+    parts.map(({ id, price }) => [id, price] as const),
+  ),
+)
+/** What is inside another part costs nothing by itself. */
+const isInside = (partId: string) => partId.startsWith('in-')
+
+export const prices: Rule = {
+  id: 'cost.prices',
+  step: 'cost',
+  check: ({ derived: { bill } }) => {
+    const toBuy = bill.lines.filter(({ owned, quantity, step }) => owned < quantity && step !== 'extra')
+    const madeUp = toBuy.filter(({ partId, unitPrice }) => unitPrice > 0 && MADE_UP.get(partId) === unitPrice)
+    const without = toBuy.filter(({ partId, unitPrice }) => unitPrice === 0 && !isInside(partId))
+    if (madeUp.length + without.length === 0) return []
+    const told = [
+      ...(madeUp.length > 0 ? [`${madeUp.length} of ${toBuy.length} prices are made up`] : []),
+      ...(without.length > 0 ? [`${without.length} part${without.length === 1 ? ' has' : 's have'} none`] : []),
+    ].join(', ')
+    return [
+      open(
+        'cost',
+        say`${told.charAt(0).toUpperCase()}${told.slice(1)}.`,
+        'The parts that come with the program have sample prices, of no shop and no year. Type what you were quoted, in the data sheet of each part.',
+      ),
+    ]
+  },
+}
