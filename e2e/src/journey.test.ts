@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { DESIGN_VERSION } from '@ambrel/core'
 import { openPage } from './browser.ts'
 import {
   becomes,
@@ -206,7 +207,7 @@ describe('bad input', () => {
     await page.locator('[data-file]').setInputFiles({
       name: 'newer.json',
       mimeType: 'application/json',
-      buffer: Buffer.from('{"format":"ambrel-design","version":7}'),
+      buffer: Buffer.from(JSON.stringify({ format: 'ambrel-design', version: DESIGN_VERSION + 1 })),
     })
     await page.getByText('written by a newer Ambrel').waitFor()
   })

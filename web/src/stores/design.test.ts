@@ -469,6 +469,24 @@ describe('two windows', () => {
     expect(design.conflict).toBeNull()
     expect(serverWatts()).toBe(301)
   })
+
+  it('and follows it when its own save, that was on its way meanwhile, has been answered', async () => {
+    const design = await opened()
+    server.slowMs = 4000
+    setWatts(design, 301)
+    await settle(3000)
+    expect(serverWatts()).toBe(301)
+    expect(design.saveState).toBe('saving')
+    server.saveElsewhere((document) => (document.loads[0].runningW = 302))
+    const other = new BroadcastChannel('ambrel')
+    other.postMessage({ kind: 'saved', design: 'one', version: 3 })
+    await storeWorks()
+    server.slowMs = 0
+    await settle(5000)
+    await vi.waitFor(() => expect(watts(design)).toBe(302))
+    other.close()
+    expect(design.saveState).toBe('saved')
+  })
 })
 
 describe('a design deleted elsewhere', () => {

@@ -106,6 +106,7 @@ export const useDesign = defineStore('design', () => {
     siblings.value = stored ? entries.filter((entry) => entry.familyId === stored.familyId) : []
     suggestion.value = null
     Object.assign(history, emptyHistory<Held>())
+    heard = 0
     id.value = courier.openHere = wanted
     if (stored) adopt(stored)
     if (left) goOn(left, stored)
@@ -331,6 +332,8 @@ export const useDesign = defineStore('design', () => {
     )
   }
 
+  /** the newest version that another window told of */
+  let heard = 0
   /** Another window saved or deleted the open design: with nothing unsent here, this one follows. */
   async function onTold(told: Told): Promise<void> {
     if (told.kind === 'parts') return
@@ -339,8 +342,12 @@ export const useDesign = defineStore('design', () => {
     if (kind === 'deleted') return saver.stop('gone')
     if (kind === 'restored' && saver.state.value === 'gone')
       return saver.unsent.value ? void bringBack() : followOn(design)
-    if (kind === 'saved' && version > saver.version.value && !saver.unsent.value) await followOn(design)
+    if (kind !== 'saved') return
+    heard = Math.max(heard, version)
+    if (version > saver.version.value && !saver.unsent.value) await followOn(design)
   }
+  // what was told while something of this window was on its way is caught up with when that has arrived
+  watch(saver.unsent, (unsent) => !unsent && heard > saver.version.value && void followOn(id.value))
 
   async function followOn(design: string): Promise<void> {
     const stored = await api.design(design).catch(() => null)
