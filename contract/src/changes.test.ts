@@ -2,7 +2,6 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   addAbsence,
-  addAppliance,
   addArray,
   addBudgetLine,
   addController,
@@ -12,7 +11,7 @@ import {
   addRate,
   addRun,
   addSource,
-  APPLIANCES,
+  addWritten,
   batteryParts,
   beginTiltSeasons,
   boardStrings,
@@ -99,13 +98,14 @@ const units = ({ bank }: Design) => Array.from({ length: bank.inSeries * bank.in
 /** Every change that there is, made of what a design has; null where there is nothing to change. */
 const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   addAbsence: () => addAbsence,
-  addAppliance: (_, pick) => addAppliance(pick(APPLIANCES)),
   addArray: () => addArray,
   addBudgetLine: () => addBudgetLine,
   addController: () => addController,
   addHorizonPoint: (_, pick) =>
     addHorizonPoint(pick([undefined, { azimuthDeg: pick([0, 77, 360]), elevationDeg: pick([0, 20, 90]) }])),
   addLoads: (_, pick) => addLoads([{ ...pick(larkspurBench().loads), id: 'brought', leg: pick(['AB', 'ABC', 'B']) }]),
+  addWritten: (_, pick) =>
+    addWritten([{ written: { name: pick(['fridge', 'quern', 'well pump']), quantity: 2, runningW: 100 } }]),
   addPump: () => addPump,
   addRate: () => addRate,
   addRun: () => addRun('10 AWG'),

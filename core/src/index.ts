@@ -54,8 +54,8 @@ export { addTo, moveIn, removeFrom, setField, valueAt } from './change/field.ts'
 export { addSource, changeSource, takeBackup } from './change/generator.ts'
 export { setInverterCount, setStacking, spreadOverLegs, takeInverter } from './change/inverter.ts'
 export {
-  addAppliance,
   addLoads,
+  addWritten,
   changeLoad,
   copyLoad,
   copyLoads,
@@ -153,6 +153,7 @@ export { runningCost } from './generator/power.ts'
 export { newSource, sourceMeans, withMonthMean, sourceFromCells, type SourceTable } from './generator/sources.ts'
 export { inverterInput, curveOf } from './inverter/efficiency.ts'
 export { runningLegs, worstLegHour } from './inverter/legs.ts'
+export { appliancesCalled, loadsWritten, type Written } from './loads/quickAdd.ts'
 export {
   serviceOf,
   legsOfService,

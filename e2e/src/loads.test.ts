@@ -20,6 +20,29 @@ const names = (page: Page) =>
 const undo = (page: Page) => page.getByRole('button', { name: 'Undo', exact: true }).click()
 
 describe('the load list', () => {
+  it('loads are added by what people call them, several at once, with what is known of them', async () => {
+    const { page, errors } = await loadsOf()
+    const before = await names(page)
+    await page.keyboard.press('n')
+    await page.keyboard.type('tv')
+    await page.getByRole('option', { name: /^Television/ }).waitFor()
+    await page.keyboard.press('Enter')
+    await becomes(async () => (await names(page)).slice(before.length).join(), 'Television')
+    const box = page.getByLabel('Add loads by name')
+    await box.fill('fridge, 6 bulbs, grain quern 45W 3h')
+    await page.getByRole('option', { name: /^add 3 loads: Refrigerator; LED bulb × 6; “grain quern”/ }).waitFor()
+    await box.press('Enter')
+    await becomes(
+      async () => (await names(page)).slice(before.length).join(),
+      'Television,Refrigerator,LED bulb,Grain quern',
+    )
+    expect(await page.getByLabel('LED bulb, how many').inputValue()).toBe('6')
+    expect(await page.getByLabel('Grain quern, running watts').inputValue()).toBe('45')
+    for (let i = 0; i < 2; i++) await undo(page)
+    expect(await names(page)).toEqual(before)
+    expect(errors).toEqual([])
+  })
+
   it('several loads are changed at once, copied, removed and brought back in single steps', async () => {
     const { page, errors } = await loadsOf()
     const before = await names(page)

@@ -1,8 +1,9 @@
 import { nextId, seasonsFor } from '../design/defaults.ts'
 import type { Design, Leg, Load, LoadBasis } from '../document/types.ts'
 import { onLegsOf } from '../inverter/service.ts'
-import { loadFromAppliance, type Appliance } from '../loads/appliances.ts'
+import type { Appliance } from '../loads/appliances.ts'
 import { statedDailyEnergy } from '../loads/energy.ts'
+import { loadOfWritten, type Written } from '../loads/quickAdd.ts'
 import { daysNamed, WEEKDAY_NAMES } from '../loads/week.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
 import { COUNTS } from '../fields/limits.ts'
@@ -25,13 +26,14 @@ export const addLoads =
     return { ...design, loads: fitted.reduce(add, [...design.loads]).slice(0, COUNTS.loads) }
   }
 
-/** An appliance of the shelf, used as the seasons of the place have it. */
-export const addAppliance =
-  (from: Appliance): Change =>
-  (design) => {
-    const load = seasonsFor(design.place.latitudeDeg, loadFromAppliance(from, nextId('load', design.loads)))
-    return addLoads([load])(design)
-  }
+/** Loads as they were written in a line, each with the appliance that was meant, or the nearest. */
+export const addWritten =
+  (items: readonly { written: Written; appliance?: Appliance }[]): Change =>
+  (design) =>
+    items.reduce((next, { written, appliance: chosen }) => {
+      const load = loadOfWritten(written, nextId('load', next.loads), chosen)
+      return addLoads([seasonsFor(next.place.latitudeDeg, load)])(next)
+    }, design)
 
 /** Takes loads out of the list. A list without any is no valid design: whoever empties it is told so. */
 export const removeLoads =

@@ -44,6 +44,7 @@ const rows: Row[] = [
   ['well-pump', 'Submersible well pump', 'Water', 1100, 0.5, 1, 'morningEvening', 'must', 'AB', 'submersible-pump'],
   ['pressure-pump', 'Pressure pump', 'Water', 550, 0.5, 1, 'morningEvening', 'must', 'A', 'submersible-pump'],
   ['lights', 'LED lights', 'House', 60, 5, 1, 'evening', 'must', 'A', 'none', { seasonShare: LIGHT_SEASON }],
+  ['bulb', 'LED bulb', 'House', 9, 4, 1, 'evening', 'must', 'A', 'none', { seasonShare: LIGHT_SEASON }],
   ['yard-lights', 'Yard lights', 'Outside', 40, 3, 1, 'evening', 'canWait', 'B', 'none', { seasonShare: LIGHT_SEASON }],
   ['router', 'Modem and router', 'House', 14, 24, 1, 'flat', 'must', 'A', 'none'],
   ['satellite-link', 'Satellite internet dish', 'House', 55, 24, 1, 'flat', 'should', 'A', 'none'],

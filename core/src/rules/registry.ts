@@ -48,6 +48,7 @@ import { waveform } from './inverter/waveform.ts'
 import { voltageClass } from './inverter/voltageClass.ts'
 import { heaviestDay } from './loads/heaviestDay.ts'
 import { electricHeat } from './loads/electricHeat.ts'
+import { blank } from './loads/blank.ts'
 import { pumpWater } from './loads/pumpWater.ts'
 import { strips } from './loads/strips.ts'
 import { unmetered } from './loads/unmetered.ts'
@@ -70,6 +71,7 @@ export const RULES: readonly Rule[] = [
   illustrativeClimate,
   weatherFile,
   clock,
+  blank,
   unmetered,
   electricHeat,
   heaviestDay,

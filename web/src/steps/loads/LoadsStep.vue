@@ -1,15 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import {
-  APPLIANCES,
-  appliance,
-  cellsOfLoads,
-  loadsFromCells,
-  nextId,
-  type Load,
-  addAppliance,
-  addLoads,
-} from '@ambrel/core'
+import { ref, useTemplateRef } from 'vue'
+import { cellsOfLoads, loadsFromCells, nextId, type Load, addLoads } from '@ambrel/core'
 import { useEventListener } from '@vueuse/core'
 import { LIMITS } from '@ambrel/contract'
 import { useIdle } from '../../drawing/useIdle.ts'
@@ -21,6 +12,7 @@ import { useNewRow } from '../../frame/newRow.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import HouseholdCard from './HouseholdCard.vue'
+import LoadAdder from './LoadAdder.vue'
 import LoadCosts from './LoadCosts.vue'
 import LoadDay from './LoadDay.vue'
 import LoadPeaks from './LoadPeaks.vue'
@@ -31,22 +23,12 @@ import StripsCard from './StripsCard.vue'
 
 const design = useDesign()
 const prefs = usePrefs()
-const chosen = ref('')
 const grouped = ref(false)
 const pasting = ref(false)
 const pasted = ref('')
 const idle = useIdle()
-const byRoom = computed(() => {
-  const rooms = new Map<string, { value: string; label: string }[]>()
-  for (const { id, name, room } of APPLIANCES) rooms.set(room, [...(rooms.get(room) ?? []), { value: id, label: name }])
-  return [...rooms]
-})
-function add(id: string): void {
-  chosen.value = ''
-  const from = appliance(id || 'lights')
-  design.change(`add ${from.name}`, addAppliance(from))
-}
-useNewRow(() => add('phantom'))
+const adder = useTemplateRef('adder')
+useNewRow(() => adder.value?.focus())
 
 const readCells = (cells: string[][]) =>
   loadsFromCells(cells, (made) => nextId('load', [...design.document!.loads, ...made]))
@@ -104,20 +86,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
         >
           save as CSV
         </button>
-        <el-select
-          v-model="chosen"
-          filterable
-          :persistent="false"
-          placeholder="Add from the appliance shelf"
-          class="adder"
-          aria-label="Add an appliance"
-          data-add-load
-          @change="add"
-        >
-          <el-option-group v-for="[room, list] in byRoom" :key="room" :label="room">
-            <el-option v-for="each in list" :key="each.value" :value="each.value" :label="each.label" />
-          </el-option-group>
-        </el-select>
+        <LoadAdder ref="adder" />
       </div>
       <LoadTable :by-room="grouped" />
     </section>
@@ -153,9 +122,5 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
 
 .head {
   margin-bottom: 6px;
-}
-
-.adder {
-  width: 230px;
 }
 </style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { ref, useTemplateRef } from 'vue'
+import { addWritten, appliancesCalled, loadsWritten, type Written } from '@ambrel/core'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+
+/** One box for new loads: an everyday name, or several with what is known of them; Enter adds the first hit. */
+const design = useDesign()
+const prefs = usePrefs()
+const text = ref('')
+const SHOWN = 8
+
+interface Offer {
+  value: string
+  says: string
+  items: Parameters<typeof addWritten>[0]
+}
+const given = ({ quantity, runningW, hoursPerDay }: Written) =>
+  [
+    ...(quantity > 1 ? [`× ${quantity}`] : []),
+    ...(runningW === undefined ? [] : [prefs.show(runningW, 'W')]),
+    ...(hoursPerDay === undefined ? [] : [`${prefs.show(hoursPerDay, 'h')} a day`]),
+  ].join(', ')
+const told = (written: Written) =>
+  `${appliancesCalled(written.name)[0]?.name ?? `“${written.name}”`} ${given(written)}`.trim()
+
+function offers(typed: string, show: (list: Offer[]) => void): void {
+  const written = loadsWritten(typed)
+  if (written.length === 0) return show([])
+  if (written.length > 1)
+    return show([
+      {
+        value: typed,
+        says: `add ${written.length} loads: ${written.map(told).join('; ')}`,
+        items: written.map((each) => ({ written: each })),
+      },
+    ])
+  const [one] = written
+  const hits = appliancesCalled(one.name).slice(0, SHOWN)
+  show([
+    ...hits.map((appliance) => ({
+      value: typed,
+      says: `${appliance.name} ${given(one) || `${prefs.show(appliance.runningW, 'W')}, ${appliance.room}`}`,
+      items: [{ written: one, appliance }],
+    })),
+    ...(hits.length === 0
+      ? [{ value: typed, says: `“${one.name}”, a blank load of that name`, items: [{ written: one }] }]
+      : []),
+  ])
+}
+function take(offer: Record<string, unknown>): void {
+  const { items } = offer as unknown as Offer
+  const label = items.length > 1 ? `add ${items.length} loads` : `add ${items[0].written.name}`
+  design.change(label, addWritten(items))
+  text.value = ''
+}
+const box = useTemplateRef('box')
+defineExpose({ focus: () => box.value?.focus() })
+</script>
+
+<template>
+  <el-autocomplete
+    ref="box"
+    v-model="text"
+    class="adder"
+    :fetch-suggestions="offers"
+    :debounce="0"
+    highlight-first-item
+    :trigger-on-focus="false"
+    placeholder="fridge, 6 bulbs, laptop 45W 3h"
+    aria-label="Add loads by name"
+    data-add-load
+    @select="take"
+  >
+    <template #default="{ item }">{{ item.says }}</template>
+  </el-autocomplete>
+</template>
+
+<style scoped>
+.adder {
+  width: 290px;
+}
+
+@media (max-width: 600px) {
+  .adder {
+    width: 100%;
+  }
+}
+</style>
