@@ -198,7 +198,15 @@ const TOLD_WHAT_TO_PUT = [
   'setRunLevels',
 ]
 /** answers of the same files that are no changes, and changes of one step that others are made of */
-const NO_CHANGES = ['stepsTouched', 'settledGenerator', 'inverterFor', 'unitFor', 'voltagesFor', 'followVoltage']
+const NO_CHANGES = [
+  'changesBeside',
+  'stepsTouched',
+  'settledGenerator',
+  'inverterFor',
+  'unitFor',
+  'voltagesFor',
+  'followVoltage',
+]
 const TRIED = ['addArrayOf', 'addString', 'addModuleString', 'tiltBy', 'setInSeries', 'softStart']
 
 const bases = { larkspurBench, larkspurFlooded, gannetSkerry, copperDraw }

@@ -47,6 +47,7 @@ export {
 export { moveModule, moveString } from './change/board.ts'
 export type { Change } from './change/change.ts'
 export { sheetsRead } from './change/parts.ts'
+export { changesBeside } from './change/tells.ts'
 export { addPump, removePump, wantWater } from './change/pumps.ts'
 export { removeStrip, shareOut } from './change/strips.ts'
 export { stepsTouched, touch, type TouchedStep } from './change/touched.ts'
@@ -157,6 +158,7 @@ export { appliancesCalled, loadsWritten, type Written } from './loads/quickAdd.t
 export {
   serviceOf,
   legsOfService,
+  onLegsOf,
   legChoices,
   stackingChoices,
   inverterRating,

@@ -72,6 +72,14 @@ describe('the bank', () => {
     await page.locator('[data-hand] tbody tr').nth(2).getByText('take').first().click()
     await changes(() => rail(page, 'bank'), flooded)
     await page.locator('[data-voltage="24"]').getByText('take').click()
+    // another voltage moves other parts too: it is told, and asked
+    await page
+      .locator('[data-voltage-asked]', { hasText: 'the inverter: 1 × “Split-phase 6 kW, 48 V” becomes' })
+      .waitFor()
+    await page.locator('[data-voltage-asked]').getByText('Stay at 48 V').click()
+    expect(await rail(page, 'bank')).toMatch(/^48 V/)
+    await page.locator('[data-voltage="24"]').getByText('take').click()
+    await page.locator('[data-take-voltage]').click()
     await page.locator('.rail [data-step=bank] small', { hasText: '24 V' }).waitFor()
     expect(await page.locator('.lacks').count()).toBe(0)
     expect(errors).toEqual([])

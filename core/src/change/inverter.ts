@@ -1,4 +1,4 @@
-import { boxed, isBoxed, onLegsOf, stackingChoices, withBuiltIn, withInverter } from '../inverter/service.ts'
+import { boxed, isBoxed, stackingChoices, withBuiltIn, withInverter } from '../inverter/service.ts'
 import { bestLegs } from '../inverter/legs.ts'
 import { serviceOf } from '../inverter/service.ts'
 import type { BatteryPart, Design, Inverter, InverterPart } from '../document/types.ts'
@@ -10,12 +10,9 @@ import type { Change } from './change.ts'
 import { setField } from './field.ts'
 import { settledGenerator } from './generator.ts'
 
-const settled = (design: Design): Design => {
-  const next = onLegsOf(design)
-  return { ...next, generator: settledGenerator(next) }
-}
+const settled = (design: Design): Design => ({ ...design, generator: settledGenerator(design) })
 
-/** Another inverter: loads stay on legs it has, an all-in-one brings its charge controller, search goes where it has none. */
+/** Another inverter: loads stay on the legs that were named, an all-in-one brings its charge controller, search goes where it has none. */
 export const takeInverter =
   (part: InverterPart, quantity?: number): Change =>
   (design) => {
@@ -58,7 +55,7 @@ export const setInverterCount =
     return settled(withBuiltIn(boxed(counted), part.controller))
   }
 
-/** How several inverters are joined; loads stay on legs that are there. */
+/** How several inverters are joined. */
 export const setStacking =
   (stacking: Inverter['stacking']): Change =>
   (design) =>

@@ -1,6 +1,6 @@
 import { nextId, seasonsFor } from '../design/defaults.ts'
 import type { Design, Leg, Load, LoadBasis } from '../document/types.ts'
-import { onLegsOf } from '../inverter/service.ts'
+import { onLegsOf, serviceOf } from '../inverter/service.ts'
 import type { Appliance } from '../loads/appliances.ts'
 import { statedDailyEnergy } from '../loads/energy.ts'
 import { loadOfWritten, type Written } from '../loads/quickAdd.ts'
@@ -14,11 +14,16 @@ const withLoads = (design: Design, make: (load: Load, index: number) => Load): D
   loads: design.loads.map(make),
 })
 
+/** What wants 240 V keeps it where there is one leg of 120: it is told of, not re-wired in silence. */
+const needs240 = ({ inverter }: Design, { leg }: Load) => leg === 'AB' && serviceOf(inverter) === 'single-120'
+
 /** Adds loads to the end of the list, on legs that the inverter has; one whose id is taken gets one of its own. */
 export const addLoads =
   (loads: readonly Load[]): Change =>
   (design) => {
-    const fitted = onLegsOf({ ...design, loads: [...loads] }).loads
+    const fitted = onLegsOf({ ...design, loads: [...loads] }).loads.map((load, i) =>
+      needs240(design, loads[i]) ? loads[i] : load,
+    )
     const add = (list: Load[], load: Load) => [
       ...list,
       list.some(({ id }) => id === load.id) ? { ...load, id: nextId('load', list) } : load,

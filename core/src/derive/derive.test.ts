@@ -203,8 +203,6 @@ describe('what contradicts itself', () => {
     ['generator.morningH', (d: Design): unknown => Object.assign(d.generator, { startBy: 'morning', morningH: 23 })],
     ['generator.startV', (d: Design): unknown => Object.assign(d.generator, { startBy: 'voltage', startV: 40 })],
     ['generator.startV', (d: Design): unknown => Object.assign(d.generator, { startBy: 'voltage', startV: 55 })],
-    ['loads.2.leg', (d: Design): unknown => Object.assign(d.inverter.part, { topology: 'single-230' })],
-    ['loads.1.leg', (d: Design): unknown => (d.loads[1].leg = 'C')],
     ['inverter.stacking', (d: Design): unknown => (d.inverter.stacking = 'three-phase')],
     [
       'inverter.search',

@@ -6,6 +6,7 @@ import type { Design } from '../document/types.ts'
 import type { LegBalance } from '../inverter/legs.ts'
 import { loadCosts, type LoadCost } from '../loads/cost.ts'
 import type { CoincidentPeak } from '../loads/peak.ts'
+import { onLegsOf } from '../inverter/service.ts'
 import { inWeek } from '../loads/week.ts'
 import { monthlyEnergy } from '../loads/profile.ts'
 import { bill, type Bill } from '../money/parts.ts'
@@ -65,7 +66,7 @@ export interface Derived {
  * @param given a document the contract accepts
  */
 export function derive(given: Design): Derived {
-  const design = inWeek(given)
+  const design = inWeek(onLegsOf(given))
   const sheets: Worked[] = []
   const add = (sheet: Worked) => {
     sheets.push(sheet)

@@ -1,7 +1,7 @@
 import { classVoltage } from '../bank/layout.ts'
 import { restedBankV } from '../bank/voltage.ts'
 import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
-import { inverterRating, legChoices, serviceOf, stackingChoices, type Service } from '../inverter/service.ts'
+import { inverterRating, stackingChoices } from '../inverter/service.ts'
 import { BASIS_NEEDS } from '../loads/energy.ts'
 import { daysNamed } from '../loads/week.ts'
 import { MONTH_DAYS, MONTH_NAMES } from '../calendar/calendar.ts'
@@ -87,8 +87,7 @@ function placeProblems({ place }: Design, report: Report): void {
   })
 }
 
-function loadProblems({ loads, inverter }: Design, report: Report): void {
-  const service = serviceOf(inverter)
+function loadProblems({ loads }: Design, report: Report): void {
   if (loads.length === 0) report('loads', [], 'the load list is empty; add at least one load')
   loads.forEach((load, i) => {
     if (load.hourShape.every((weight) => weight === 0))
@@ -105,22 +104,7 @@ function loadProblems({ loads, inverter }: Design, report: Report): void {
     for (const field of BASIS_NEEDS[load.basis])
       if (load[field] === null)
         report(`loads.${i}.${field}`, null, say`${LOAD[field].label} is missing; the basis “${load.basis}” needs it`)
-    if (!legChoices(service).includes(load.leg))
-      report(
-        `loads.${i}.leg`,
-        load.leg,
-        load.leg === 'AB'
-          ? say`a load across both legs needs a split-phase inverter; ${inverter.part.name} has ${LEG_WORDS[service]}`
-          : say`leg ${load.leg} is not there; ${inverter.part.name} has ${LEG_WORDS[service]}`,
-      )
   })
-}
-
-const LEG_WORDS: Record<Service, string> = {
-  'split-phase': 'two legs',
-  'three-phase': 'three phases',
-  'single-120': 'one leg',
-  'single-230': 'one leg',
 }
 
 function inverterProblems({ inverter, place }: Design, report: Report): void {

@@ -130,10 +130,15 @@ describe('legs', () => {
 })
 
 describe('another inverter', () => {
-  it('keeps every load on a leg there is', () => {
-    const single = withInverter(larkspurBench(), partById(inverterParts, 'one30-5k-48'))
-    expect(new Set(single.loads.map(({ leg }) => leg))).toEqual(new Set(['A']))
+  it('moves no load in silence: it is reckoned with on the legs there are', () => {
+    const before = larkspurBench()
+    const single = withInverter(before, partById(inverterParts, 'one30-5k-48'))
+    expect(single.loads).toEqual(before.loads)
     expect(invariantProblems(single)).toEqual([])
+    expect(new Set(onLegsOf(single).loads.map(({ leg }) => leg))).toEqual(new Set(['A']))
+    expect(derive(single)).toEqual(derive(onLegsOf(single)))
+    const all = single.loads.reduce((sum, { runningW, quantity }) => sum + runningW * quantity, 0)
+    expect(derive(single).legs.legAW).toBeCloseTo(all, 6)
     const three = onLegsOf({ ...larkspurBench(), inverter: joined('one30-5k-48', 3, 'three-phase') })
     expect(three.loads.find(({ name }) => /well pump/.test(name))!.leg).toBe('ABC')
     expect(invariantProblems(three)).toEqual([])

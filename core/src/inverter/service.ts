@@ -103,7 +103,7 @@ export function inverterRating(
   }
 }
 
-/** The design with another inverter: its loads stay on legs it has, an all-in-one brings its charge controller. */
+/** The design with another inverter: an all-in-one brings its charge controller, loads stay on their legs, there or not. */
 export function withInverter(design: Design, part: InverterPart): Design {
   const stacking = stackingChoices(part, design.inverter.quantity).includes(design.inverter.stacking)
     ? design.inverter.stacking
@@ -114,7 +114,7 @@ export function withInverter(design: Design, part: InverterPart): Design {
     stacking,
     search: design.inverter.search && part.searchW !== null,
   }
-  return withBuiltIn(boxed(onLegsOf({ ...design, inverter })), design.inverter.part.controller)
+  return withBuiltIn(boxed({ ...design, inverter }), design.inverter.part.controller)
 }
 
 /** Whether the bank is the battery inside the inverter's own case. */
@@ -197,7 +197,10 @@ function separateLike(part: ControllerPart): ControllerPart {
   return { ...enough.reduce((best, each) => (off(each) < off(best) ? each : best)) }
 }
 
-/** Loads on legs that the service does not have move to ones it has; what was across legs follows to what is across now. */
+/**
+ * The loads as this service would carry them: those on legs it does not have on ones it has, what is across legs on what is across
+ * now. It is only reckoned with; the document keeps the legs that were named.
+ */
 export function onLegsOf(design: Design): Design {
   const choices = legChoices(serviceOf(design.inverter))
   if (design.loads.every(({ leg }) => choices.includes(leg))) return design

@@ -42,6 +42,7 @@ import { derated } from './inverter/derated.ts'
 import { frequency } from './inverter/frequency.ts'
 import { idleDraw } from './inverter/idleDraw.ts'
 import { powerBox } from './inverter/box.ts'
+import { legsThere } from './inverter/legsThere.ts'
 import { searchMode } from './inverter/searchMode.ts'
 import { transferRelay } from './inverter/transferRelay.ts'
 import { waveform } from './inverter/waveform.ts'
@@ -100,6 +101,7 @@ export const RULES: readonly Rule[] = [
   clipping,
   arrayGrowth,
   liveModules,
+  legsThere,
   carries,
   starts,
   voltageClass,

@@ -8,7 +8,7 @@ import { restedBankV } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
 import { curveOf, type InverterCurve } from '../inverter/efficiency.ts'
-import { inverterRating } from '../inverter/service.ts'
+import { inverterRating, onLegsOf } from '../inverter/service.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { seasonOf } from '../weather/season.ts'
 import { controllerEfficiency } from './hours.ts'
@@ -150,7 +150,8 @@ export const partsOf = ({ winter }: Pick<Design, 'winter'>): 1 | 4 => (winter.st
 const LEAST_OHM = 1e-6
 
 /** Works a design into the constants of the run. Throws nothing for a document the contract accepts. */
-export function runPlan(design: Design): RunPlan {
+export function runPlan(given: Design): RunPlan {
+  const design = onLegsOf(given)
   const { controllers, inverter, place, household } = design
   const parts = partsOf(design)
   const curve = curveOf(inverter.part, inverter.quantity)

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import {
   absorptionV,
   bankNominalV,
   BANK_VOLTAGES,
   BATTERY,
+  changesBeside,
   CHEMISTRIES,
   type BatteryPart,
   type Bank,
@@ -42,7 +43,21 @@ const takePart = (part: BatteryPart) => design.change(`battery: ${part.name}`, t
 const voltages = computed(() =>
   BANK_VOLTAGES.filter(({ value }) => value === bank.value.systemV || voltagesFor(design.document!).includes(value)),
 )
-const setVoltage = (systemV: Bank['systemV']) => design.change(`${systemV} V bank`, takeVoltage(systemV))
+/** another voltage moves other parts too: it says which, and asks */
+const asked = ref<Bank['systemV'] | null>(null)
+const beside = computed(() =>
+  asked.value === null ? [] : changesBeside(design.document!, takeVoltage(asked.value)(design.document!)),
+)
+watch(
+  () => bank.value.systemV,
+  () => (asked.value = null),
+)
+function setVoltage(systemV: Bank['systemV']): void {
+  asked.value = systemV === bank.value.systemV ? null : systemV
+}
+function takeAsked(): void {
+  design.change(`${asked.value} V bank`, takeVoltage(asked.value!))
+}
 
 const setChemistry = (chemistry: BatteryPart['chemistry']) =>
   design.change(`${CHEMISTRIES[chemistry].name} bank`, takeChemistry(chemistry))
@@ -92,7 +107,8 @@ const fields = computed(() => [
   <div class="stack">
     <section class="card grid">
       <ChoiceField
-        :model-value="bank.systemV"
+        :key="`${bank.systemV} ${asked}`"
+        :model-value="asked ?? bank.systemV"
         :options="voltages"
         label="System voltage"
         labelled
@@ -115,6 +131,16 @@ const fields = computed(() => [
         :fits="(part: BatteryPart) => part.chemistry === bank.part.chemistry"
         @update:model-value="takePart"
       />
+      <div v-if="asked !== null" class="asked" role="alert" data-voltage-asked>
+        <p>
+          <b>{{ asked }} V changes more than the voltage:</b>
+        </p>
+        <ul>
+          <li v-for="each in beside" :key="prefs.say(each)">{{ prefs.say(each) }}</li>
+        </ul>
+        <el-button size="small" type="primary" data-take-voltage @click="takeAsked">Change all of it</el-button>
+        <el-button size="small" @click="asked = null">Stay at {{ bank.systemV }} V</el-button>
+      </div>
       <DocumentField v-for="field in fields" :key="field.path" v-bind="field" labelled />
     </section>
     <section class="card printed">
@@ -150,5 +176,17 @@ const fields = computed(() => [
 
 .wide {
   grid-column: span 2;
+}
+
+.asked {
+  grid-column: 1 / -1;
+  padding: 8px 12px;
+  border-left: 3px solid var(--ochre);
+  background: var(--wash);
+}
+
+.asked ul {
+  margin: 2px 0 8px;
+  padding-left: 18px;
 }
 </style>

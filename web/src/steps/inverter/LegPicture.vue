@@ -5,6 +5,7 @@ import {
   legsOfService,
   inWeek,
   MONTH_NAMES,
+  onLegsOf,
   serviceOf,
   worstLegHour,
   type Load,
@@ -24,10 +25,10 @@ const names = computed(() => legsOfService(service.value))
 const several = computed(() => names.value.length > 1)
 const rating = computed(() => inverterRating(design.document!))
 const balance = computed(() => design.derived!.legs)
-const worst = computed(() => worstLegHour(inWeek(design.document!).loads, service.value))
-const drawing = computed(() =>
-  design.document!.loads.filter(({ supply, leg }) => supply === 'electric' && leg !== 'DC'),
-)
+/** as this inverter would carry them, whatever legs were named */
+const wired = computed(() => onLegsOf(design.document!))
+const worst = computed(() => worstLegHour(inWeek(wired.value).loads, service.value))
+const drawing = computed(() => wired.value.loads.filter(({ supply, leg }) => supply === 'electric' && leg !== 'DC'))
 const watts = (load: Load) => load.runningW * load.quantity
 const on = (legs: string[]) => drawing.value.filter(({ leg }) => legs.includes(leg)).sort((a, b) => watts(b) - watts(a))
 const columns = computed(() =>

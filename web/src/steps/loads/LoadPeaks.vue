@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { legsOfService, serviceOf, type Schools, setField } from '@ambrel/core'
+import { legsOfService, onLegsOf, serviceOf, type Schools, setField } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -28,8 +28,8 @@ const legs = computed(() => {
   return legsOfService(service.value).map((leg) => ({ leg, watts: watts[leg] }))
 })
 const across = computed(() =>
-  design
-    .document!.loads.filter((load) => (load.leg === 'AB' || load.leg === 'ABC') && load.supply === 'electric')
+  onLegsOf(design.document!)
+    .loads.filter((load) => (load.leg === 'AB' || load.leg === 'ABC') && load.supply === 'electric')
     .reduce((sum, load) => sum + load.runningW * load.quantity, 0),
 )
 const dc = computed(() =>

@@ -44,6 +44,12 @@ const stated = computed(() => {
   if (basis === 'cycle') return { short: `${cyclesPerWeek} a week`, long: `charged ${cyclesPerWeek} times a week` }
   return { short: `${monthKWh} kWh`, long: `${monthKWh} kWh a month` }
 })
+/** the leg that was named stays in sight where this inverter does not have it */
+const legsNow = computed(() => {
+  const { leg } = props.load
+  if (props.legs.some(({ value }) => value === leg)) return props.legs
+  return [...props.legs, { value: leg, label: `${leg === 'AB' ? '240' : leg}, not there` }]
+})
 const SUPPLY_WORDS = { propane: 'on propane', out: 'taken out' }
 </script>
 
@@ -124,7 +130,7 @@ const SUPPLY_WORDS = { propane: 'on propane', out: 'taken out' }
       <td class="leg">
         <ChoiceField
           :model-value="load.leg"
-          :options="legs"
+          :options="legsNow"
           :label="`${load.name}, leg`"
           :path="path('leg')"
           @update:model-value="set('leg', $event)"
