@@ -48,8 +48,11 @@ function offers(typed: string, show: (list: Offer[]) => void): void {
       : []),
   ])
 }
+/** Enter before the list has come takes its first all the same. */
 function take(offer: Record<string, unknown>): void {
-  const { items } = offer as unknown as Offer
+  let { items } = offer as unknown as Offer
+  if (!items) offers(String(offer.value ?? ''), ([first]) => (items = first?.items ?? []))
+  if (items.length === 0) return
   const label = items.length > 1 ? `add ${items.length} loads` : `add ${items[0].written.name}`
   design.change(label, addWritten(items))
   text.value = ''
@@ -59,25 +62,28 @@ defineExpose({ focus: () => box.value?.focus() })
 </script>
 
 <template>
-  <el-autocomplete
-    ref="box"
-    v-model="text"
-    class="adder"
-    :fetch-suggestions="offers"
-    :debounce="0"
-    highlight-first-item
-    :trigger-on-focus="false"
-    placeholder="fridge, 6 bulbs, laptop 45W 3h"
-    aria-label="Add loads by name"
-    data-add-load
-    @select="take"
-  >
-    <template #default="{ item }">{{ item.says }}</template>
-  </el-autocomplete>
+  <div class="adder">
+    <el-autocomplete
+      ref="box"
+      v-model="text"
+      :fetch-suggestions="offers"
+      :debounce="0"
+      highlight-first-item
+      select-when-unmatched
+      :trigger-on-focus="false"
+      placeholder="fridge, 6 bulbs, laptop 45W 3h"
+      aria-label="Add loads by name"
+      data-add-load
+      @select="take"
+    >
+      <template #default="{ item }">{{ item.says }}</template>
+    </el-autocomplete>
+  </div>
 </template>
 
 <style scoped>
 .adder {
+  flex: none;
   width: 290px;
 }
 

@@ -48,7 +48,7 @@ const stated = computed(() => {
 const legsNow = computed(() => {
   const { leg } = props.load
   if (props.legs.some(({ value }) => value === leg)) return props.legs
-  return [...props.legs, { value: leg, label: `${leg === 'AB' ? '240' : leg}, not there` }]
+  return [...props.legs, { value: leg, label: `${leg === 'AB' ? '240' : leg} ?` }]
 })
 const SUPPLY_WORDS = { propane: 'on propane', out: 'taken out' }
 </script>
