@@ -1,8 +1,11 @@
 import Joi from 'joi'
 import {
+  BANK_VOLTAGES,
   ILLUSTRATIVE_CLIMATES,
+  INVERTER_PART,
   KEPT_CHANNELS,
   MOST_YEARS,
+  type Bank,
   type Design,
   type FittedClimate,
   type ImportReport,
@@ -10,6 +13,7 @@ import {
   type Reading,
   type SeriesShape,
   type Station,
+  type Topology,
 } from '@ambrel/core'
 import { fittedSchema } from './design.ts'
 import { LIMITS } from './limits.ts'
@@ -72,6 +76,8 @@ export interface NewDesignBody {
   elevationM?: number
   utcOffsetH?: number
   climate: string
+  service?: Topology
+  systemV?: Bank['systemV']
 }
 
 /** A weather file as it is listed: what it holds, what it says, what was done to it. The hours are fetched by themselves. */
@@ -104,6 +110,8 @@ export const newDesignSchema = Joi.object({
   elevationM: finite(-430, 6000),
   utcOffsetH: finite(-12, 14),
   climate: Joi.valid(...ILLUSTRATIVE_CLIMATES.map(({ id }) => id)).required(),
+  service: Joi.valid(...INVERTER_PART.topology.options.map(({ value }) => value)),
+  systemV: Joi.valid(...BANK_VOLTAGES.map(({ value }) => value)),
 })
 
 export const saveSchema = Joi.object({

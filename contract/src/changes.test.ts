@@ -199,6 +199,7 @@ const TOLD_WHAT_TO_PUT = [
 ]
 /** answers of the same files that are no changes, and changes of one step that others are made of */
 const NO_CHANGES = [
+  'beginDesign',
   'changesBeside',
   'stepsTouched',
   'settledGenerator',

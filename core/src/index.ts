@@ -46,6 +46,7 @@ export {
 } from './change/bank.ts'
 export { moveModule, moveString } from './change/board.ts'
 export type { Change } from './change/change.ts'
+export { beginDesign } from './change/begin.ts'
 export { sheetsRead } from './change/parts.ts'
 export { changesBeside } from './change/tells.ts'
 export { addPump, removePump, wantWater } from './change/pumps.ts'
@@ -107,6 +108,7 @@ export {
   type Load,
   type BatteryPart,
   type Chemistry,
+  type Topology,
   type Bank,
   type ModulePart,
   type ArrayField,

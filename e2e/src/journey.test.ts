@@ -142,6 +142,40 @@ describe('two windows', () => {
   })
 })
 
+describe('a new design', () => {
+  it('asks for the house too: coordinates in any spelling, feet, sockets, bank, and remembers the place', async () => {
+    const { page, errors } = await openPage(application.browser)
+    await page.goto(application.base)
+    await page.locator('[data-new]').click()
+    await page.waitForFunction(() => (document.activeElement as HTMLInputElement | null)?.name === 'name')
+    await page.keyboard.type('Feet and inches')
+    await page.locator('input[name=latitude]').fill('46°54’N')
+    await page.locator('input[name=longitude]').fill('114°W')
+    expect(await page.locator('input[name=units][value=imperial]').isChecked()).toBe(true)
+    expect(await page.locator('input[name=service][value=single-120]').isChecked()).toBe(true)
+    await page.locator('input[name=elevation]').fill('100000')
+    await page.getByRole('button', { name: 'Make it' }).click()
+    await page.getByText(/elevation 100000 ft must lie between -1411 ft and 19685 ft/).waitFor()
+    await page.locator('input[name=elevation]').fill('3200 ft')
+    await page.locator('input[name=service][value=split-phase]').check()
+    await page.locator('input[name=systemV][value="48"]').check()
+    await page.getByRole('button', { name: 'Make it' }).click()
+    await drawn(page)
+    expect(await rail(page, 'bank')).toMatch(/^48 V/)
+    await page.locator('.rail [data-step=place]').click()
+    expect(await fieldAt(page, 'place.elevationM').inputValue()).toBe('3200')
+    await page.locator('.rail [data-step=inverter]').click()
+    await page.locator('.service', { hasText: '120/240 V split phase' }).waitFor()
+    // nobody has been through anything yet
+    expect(await page.locator('.rail [aria-label=sound]').count()).toBe(0)
+    await page.goto(application.base)
+    await page.locator('[data-new]').click()
+    await page.locator('[data-last-place]').click()
+    expect(await page.locator('input[name=latitude]').inputValue()).toBe('46°54’N')
+    expect(errors).toEqual([])
+  })
+})
+
 describe('bad input', () => {
   it('is named at its field and waits beside the last good value, which rules; the rest is saved; mended, it rules', async () => {
     const { page } = await openPage(application.browser)

@@ -199,6 +199,7 @@ export async function newDesignByHand(page: Page, base: string, name: string): P
   await page.locator('input[name=name]').fill(name)
   await page.locator('input[name=latitude]').fill('46.5')
   await page.locator('input[name=longitude]').fill('-84.2')
+  await page.locator('input[name=units][value=metric]').check()
   await page.getByRole('button', { name: 'Make it' }).click()
   await drawn(page)
 }

@@ -23,6 +23,7 @@ import {
   type Bank,
   type Design,
   type Place,
+  type Topology,
   type WireRun,
 } from '../document/types.ts'
 
@@ -161,11 +162,18 @@ export function newRuns(basis: Place['wiringBasis'], arrayM = 15): WireRun[] {
   ]
 }
 
+/** A small inverter of each service for a 24 V bank. */
+const FIRST_INVERTER: Record<Topology, string> = {
+  'split-phase': 'split-4k-24',
+  'single-120': 'one20-3k-24',
+  'single-230': 'one30-3k-24',
+}
+
 /**
  * A new design that already computes: a small house at the place, to be corrected step by step.
  * @throws RangeError for an unknown climate or a latitude out of range
  */
-export function newDesign(name: string, where: NewPlace): Design {
+export function newDesign(name: string, { service, ...where }: NewPlace & { service?: Topology }): Design {
   const place = newPlace(where)
   const split = place.wiringBasis === 'awg'
   const loads = ['fridge', 'lights', 'phones', 'router'].map((id, i) => {
@@ -194,7 +202,7 @@ export function newDesign(name: string, where: NewPlace): Design {
       { id: 'controller-1', name: 'Controller 1', part: partById(controllerParts, 'track-150-60'), chargeLimitA: null },
     ],
     inverter: {
-      part: partById(inverterParts, split ? 'one20-3k-24' : 'one30-3k-24'),
+      part: partById(inverterParts, FIRST_INVERTER[service ?? (split ? 'single-120' : 'single-230')]),
       quantity: 1,
       stacking: 'parallel',
       search: false,

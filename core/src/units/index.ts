@@ -1,4 +1,5 @@
 export * from './convert.ts'
 export * from './format.ts'
 export * from './parse.ts'
+export { usualService, usualUnits } from './region.ts'
 export { said, type Words } from './words.ts'

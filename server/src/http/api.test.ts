@@ -63,6 +63,20 @@ describe('the shelf', () => {
   })
 
   it.each([
+    [{ service: 'split-phase' }, 24, 'split-phase'],
+    [{ service: 'single-230', systemV: 48 }, 48, 'single-230'],
+    [{ systemV: 12 }, 12, 'single-120'],
+    [{}, 24, 'single-120'],
+  ] as const)('and of what the house is wired for: %j', async (house, systemV, topology) => {
+    const place = { latitudeDeg: 46.5, longitudeDeg: -84, climate: 'cold-valley' }
+    const { body } = await call<StoredDesign>('POST', '/designs', { name: 'Hut', ...place, ...house })
+    expect(body.document.bank.systemV).toBe(systemV)
+    expect(body.document.inverter.part).toMatchObject({ topology, bankV: systemV })
+  })
+
+  it.each([
+    [{ name: 'x', latitudeDeg: 48, longitudeDeg: 0, climate: 'cold-valley', service: '110' }, 'service'],
+    [{ name: 'x', latitudeDeg: 48, longitudeDeg: 0, climate: 'cold-valley', systemV: 36 }, 'systemV'],
     [{ name: '', latitudeDeg: 48, longitudeDeg: 0, climate: 'cold-valley' }, 'name'],
     [{ name: 'x', latitudeDeg: 95, longitudeDeg: 0, climate: 'cold-valley' }, 'latitudeDeg'],
     [{ name: 'x', latitudeDeg: 48, longitudeDeg: 0, climate: 'moon' }, 'climate'],

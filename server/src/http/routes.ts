@@ -1,5 +1,5 @@
 import { Router, type Request } from 'express'
-import { newDesign, readingProblems, unpackSeries, type Reading } from '@ambrel/core'
+import { beginDesign, readingProblems, unpackSeries, type Reading } from '@ambrel/core'
 import {
   checkDesignInSlices,
   newDesignSchema,
@@ -233,5 +233,5 @@ async function newDocument(body: unknown) {
   if (typeof body === 'object' && body !== null && 'format' in body) return sound(body)
   const { name, ...place } = requireBody<NewDesignBody>(newDesignSchema, body)
   const { utcOffsetH } = clockAt(place.latitudeDeg, place.longitudeDeg)
-  return newDesign(name, { utcOffsetH, ...place, label: name })
+  return beginDesign(name, { utcOffsetH, ...place, label: name })
 }

@@ -1,45 +1,105 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue'
+import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { parseNumber, readCoordinate } from '@ambrel/core/units'
+import { fieldUnit, readCoordinate, readEntry, usualService, usualUnits, type UnitSystem } from '@ambrel/core/units'
 import { ILLUSTRATIVE_CLIMATES } from '@ambrel/core/climates'
+import type { NewDesignBody } from '@ambrel/contract'
 import { api, ApiRefusal } from '../stores/api.ts'
 import { usePrefs } from '../stores/prefs.ts'
 
 const prefs = usePrefs()
 const emit = defineEmits<{ close: [] }>()
 const router = useRouter()
-const form = reactive({ name: '', latitude: '', longitude: '', elevation: '0', climate: ILLUSTRATIVE_CLIMATES[0].id })
+const nameField = useTemplateRef('nameField')
+/** the dialog shows itself before its fields can have the focus */
+onMounted(() => setTimeout(() => nameField.value?.focus()))
+
+type Service = NonNullable<NewDesignBody['service']>
+const SERVICES: { value: Service; label: string }[] = [
+  { value: 'split-phase', label: '120/240 V' },
+  { value: 'single-120', label: '120 V only' },
+  { value: 'single-230', label: '230 V' },
+]
+const VOLTAGES = [
+  { value: 0, label: 'advise me' },
+  { value: 12, label: '12 V' },
+  { value: 24, label: '24 V' },
+  { value: 48, label: '48 V' },
+] as const
+const UNITS: { value: UnitSystem; label: string }[] = [
+  { value: 'metric', label: 'metres, °C' },
+  { value: 'imperial', label: 'feet, °F' },
+]
+
+/** What was chosen the last time; a place is seldom the only one of its kind. */
+const LAST = 'ambrel.new-design'
+function remembered(): { latitude: string; longitude: string; elevation: string; climate: string } | null {
+  try {
+    const kept = JSON.parse(localStorage.getItem(LAST) ?? 'null') as Record<string, unknown> | null
+    const keys = ['latitude', 'longitude', 'elevation', 'climate'] as const
+    if (!kept || !keys.every((key) => typeof kept[key] === 'string')) return null
+    if (!ILLUSTRATIVE_CLIMATES.some(({ id }) => id === kept.climate)) return null
+    return kept as ReturnType<typeof remembered>
+  } catch {
+    return null
+  }
+}
+const last = remembered()
+const form = reactive({
+  name: '',
+  latitude: '',
+  longitude: '',
+  elevation: '0',
+  climate: ILLUSTRATIVE_CLIMATES[0].id,
+  service: null as Service | null,
+  systemV: 0 as (typeof VOLTAGES)[number]['value'],
+  units: null as UnitSystem | null,
+})
 const errors = ref<Record<string, string>>({})
 const working = ref(false)
 
-const RANGES = {
-  latitude: { name: 'latitude', min: -90, max: 90, path: 'latitudeDeg' },
-  longitude: { name: 'longitude', min: -180, max: 180, path: 'longitudeDeg' },
-  elevation: { name: 'elevation', min: -430, max: 6000, path: 'elevationM' },
-} as const
+function place(): { latitudeDeg: number; longitudeDeg: number } | null {
+  const latitude = readCoordinate(form.latitude, 'latitude')
+  const longitude = readCoordinate(form.longitude, 'longitude')
+  return 'value' in latitude && 'value' in longitude
+    ? { latitudeDeg: latitude.value, longitudeDeg: longitude.value }
+    : null
+}
+/** what is usual at the place, until somebody chooses otherwise */
+const units = computed<UnitSystem>(() => {
+  const at = place()
+  return form.units ?? (at ? usualUnits(at.latitudeDeg, at.longitudeDeg) : prefs.units)
+})
+const service = computed<Service>(() => form.service ?? usualService(place()?.longitudeDeg ?? 0))
 
-function read(field: keyof typeof RANGES): number | null {
-  const { name, min, max } = RANGES[field]
-  const typed = form[field]
-  if (field !== 'elevation' && typed.trim()) {
-    const read = readCoordinate(typed, field)
-    if ('value' in read) return read.value
-    errors.value[field] = read.problem
+function readPlace(field: 'latitude' | 'longitude'): number | null {
+  if (!form[field].trim()) {
+    errors.value[field] = `${field} is missing`
     return null
   }
-  const value = parseNumber(typed)
-  if (value === null) errors.value[field] = typed.trim() ? `“${typed}” is not a number` : `${name} is missing`
-  else if (value < min || value > max) errors.value[field] = `${name} ${value} must lie between ${min} and ${max}`
-  else return value
+  const read = readCoordinate(form[field], field)
+  if ('value' in read) return read.value
+  errors.value[field] = read.problem
+  return null
+}
+const LOWEST_M = -430
+const HIGHEST_M = 6000
+function readElevation(): number | null {
+  const read = readEntry(form.elevation, 'm', units.value)
+  const shown = fieldUnit('m', units.value)
+  const told = (metres: number) => `${Math.round(shown.toShown(metres))} ${shown.unit}`
+  if ('problem' in read) errors.value.elevation = form.elevation.trim() ? read.problem : 'elevation is missing'
+  else if (read.value < LOWEST_M || read.value > HIGHEST_M)
+    errors.value.elevation = `elevation ${told(read.value)} must lie between ${told(LOWEST_M)} and ${told(HIGHEST_M)}`
+  else return read.value
   return null
 }
 
 async function make(): Promise<void> {
   errors.value = {}
-  const latitudeDeg = read('latitude')
-  const longitudeDeg = read('longitude')
-  const elevationM = read('elevation')
+  const latitudeDeg = readPlace('latitude')
+  const longitudeDeg = readPlace('longitude')
+  const elevationM = readElevation()
   if (!form.name.trim()) errors.value.name = 'the design needs a name'
   if (latitudeDeg === null || longitudeDeg === null || elevationM === null || errors.value.name) return
   working.value = true
@@ -50,8 +110,17 @@ async function make(): Promise<void> {
       longitudeDeg,
       elevationM,
       climate: form.climate,
+      service: service.value,
+      ...(form.systemV === 0 ? {} : { systemV: form.systemV }),
     })
-    await router.push({ name: 'design', params: { id: stored.id, step: 'place' } })
+    prefs.units = units.value
+    try {
+      const { latitude, longitude, elevation, climate } = form
+      localStorage.setItem(LAST, JSON.stringify({ latitude, longitude, elevation, climate }))
+    } catch {
+      // a browser that keeps nothing forgets it, and that is all
+    }
+    await router.push({ name: 'design', params: { id: stored.id, step: 'loads' } })
   } catch (error) {
     errors.value.all =
       error instanceof ApiRefusal
@@ -64,29 +133,66 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog :model-value="true" title="New design" width="460" @close="emit('close')">
+  <el-dialog :model-value="true" title="New design" width="min(520px, 96vw)" top="4vh" @close="emit('close')">
     <form class="form" @submit.prevent="make">
       <label>
         Name
-        <input v-model="form.name" name="name" maxlength="120" autofocus />
+        <input ref="nameField" v-model="form.name" name="name" maxlength="120" />
         <em v-if="errors.name" role="alert">{{ errors.name }}</em>
       </label>
       <div class="three">
         <label>
-          Latitude, ° north
-          <input v-model="form.latitude" name="latitude" inputmode="decimal" placeholder="48.2" />
+          Latitude
+          <input v-model="form.latitude" name="latitude" placeholder="48.2 or 48°12'N" />
           <em v-if="errors.latitude" role="alert">{{ errors.latitude }}</em>
         </label>
         <label>
-          Longitude, ° east
-          <input v-model="form.longitude" name="longitude" inputmode="decimal" placeholder="-115.4" />
+          Longitude
+          <input v-model="form.longitude" name="longitude" placeholder="-115.4 or 115°24'W" />
           <em v-if="errors.longitude" role="alert">{{ errors.longitude }}</em>
         </label>
         <label>
-          Elevation, m
-          <input v-model="form.elevation" name="elevation" inputmode="decimal" />
+          Elevation, {{ fieldUnit('m', units).unit }}
+          <input v-model="form.elevation" name="elevation" />
           <em v-if="errors.elevation" role="alert">{{ errors.elevation }}</em>
         </label>
+      </div>
+      <button v-if="last" type="button" class="link" data-last-place @click="Object.assign(form, last)">
+        the place of the last design: {{ last.latitude }}, {{ last.longitude }}
+      </button>
+      <div class="three">
+        <fieldset>
+          <legend>Sockets</legend>
+          <label v-for="each in SERVICES" :key="each.value" class="choice">
+            <input
+              type="radio"
+              name="service"
+              :value="each.value"
+              :checked="service === each.value"
+              @change="form.service = each.value"
+            />
+            {{ each.label }}
+          </label>
+        </fieldset>
+        <fieldset>
+          <legend>Bank</legend>
+          <label v-for="each in VOLTAGES" :key="each.value" class="choice">
+            <input v-model="form.systemV" type="radio" name="systemV" :value="each.value" /> {{ each.label }}
+          </label>
+        </fieldset>
+        <fieldset>
+          <legend>Units</legend>
+          <label v-for="each in UNITS" :key="each.value" class="choice">
+            <input
+              type="radio"
+              name="units"
+              :value="each.value"
+              :checked="units === each.value"
+              @change="form.units = each.value"
+            />
+            {{ each.label }}
+          </label>
+        </fieldset>
       </div>
       <fieldset>
         <legend>Climate to start from: rounded illustrations, no station’s figures</legend>
@@ -106,7 +212,7 @@ async function make(): Promise<void> {
 <style scoped>
 .form {
   display: grid;
-  gap: 12px;
+  gap: 10px;
 }
 
 label {
@@ -116,7 +222,7 @@ label {
 
 .three {
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
+  grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
   gap: 10px;
 }
 
@@ -132,8 +238,9 @@ input:not([type='radio']) {
 }
 
 fieldset {
+  min-width: 0;
   margin: 0;
-  padding: 8px 12px;
+  padding: 4px 10px 6px;
   border: 1px solid var(--rule);
   border-radius: 4px;
 }
@@ -144,13 +251,18 @@ legend {
   font-size: 12.5px;
 }
 
-.climate {
+.climate,
+.choice {
   display: flex;
   gap: 8px;
-  padding: 3px 0;
+  padding: 2px 0;
   color: var(--ink);
   font-size: 13.5px;
   line-height: 1.35;
+}
+
+.link {
+  justify-self: start;
 }
 
 em {
@@ -160,6 +272,7 @@ em {
 }
 
 .end {
-  text-align: right;
+  display: flex;
+  justify-content: flex-end;
 }
 </style>
