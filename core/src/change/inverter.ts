@@ -75,7 +75,12 @@ export function inverterFor({ inverter }: Pick<Design, 'inverter'>, systemV: num
   const european = part.topology === 'single-230'
   const [best] = fits
     .filter((candidate) => (candidate.topology === 'single-230') === european)
-    .sort((a, b) => Math.abs(a.ratedW - part.ratedW) - Math.abs(b.ratedW - part.ratedW))
+    // what comes out stays what it was, where there is such a one
+    .sort(
+      (a, b) =>
+        Number(a.topology !== part.topology) - Number(b.topology !== part.topology) ||
+        Math.abs(a.ratedW - part.ratedW) - Math.abs(b.ratedW - part.ratedW),
+    )
   if (!best) return inverter
   const search = inverter.search && best.searchW !== null
   return { ...inverter, part: structuredCloneOf(best), quantity: 1, stacking: 'parallel', search }

@@ -25,3 +25,10 @@ describe('what an edit changes beside what it is asked for', () => {
     expect(told(setField('place.elevationM', 10)(design))).toEqual([])
   })
 })
+
+describe('an inverter for another voltage', () => {
+  it('gives what the old one gave, where there is such a one', () => {
+    const split = takeInverter(partById(inverterParts, 'split-4k-24'))(takeVoltage(24)(design))
+    expect(takeVoltage(48)(split).inverter.part.topology).toBe('split-phase')
+  })
+})

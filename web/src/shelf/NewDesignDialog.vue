@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { fieldUnit, readCoordinate, readEntry, usualService, usualUnits, type UnitSystem } from '@ambrel/core/units'
+import {
+  decimal,
+  fieldUnit,
+  readCoordinate,
+  readEntry,
+  usualService,
+  usualUnits,
+  type UnitSystem,
+} from '@ambrel/core/units'
 import { ILLUSTRATIVE_CLIMATES } from '@ambrel/core/climates'
 import type { NewDesignBody } from '@ambrel/contract'
 import { api, ApiRefusal } from '../stores/api.ts'
@@ -70,6 +78,7 @@ const units = computed<UnitSystem>(() => {
   const at = place()
   return form.units ?? (at ? usualUnits(at.latitudeDeg, at.longitudeDeg) : prefs.units)
 })
+const climate = computed(() => ILLUSTRATIVE_CLIMATES.find(({ id }) => id === form.climate))
 const service = computed<Service>(() => form.service ?? usualService(place()?.longitudeDeg ?? 0))
 
 function readPlace(field: 'latitude' | 'longitude'): number | null {
@@ -87,10 +96,10 @@ const HIGHEST_M = 6000
 function readElevation(): number | null {
   const read = readEntry(form.elevation, 'm', units.value)
   const shown = fieldUnit('m', units.value)
-  const told = (metres: number) => `${Math.round(shown.toShown(metres))} ${shown.unit}`
+  const told = (metres: number) => `${decimal(shown.toShown(metres), 0)} ${shown.unit}`
   if ('problem' in read) errors.value.elevation = form.elevation.trim() ? read.problem : 'elevation is missing'
-  else if (read.value < LOWEST_M || read.value > HIGHEST_M)
-    errors.value.elevation = `elevation ${told(read.value)} must lie between ${told(LOWEST_M)} and ${told(HIGHEST_M)}`
+  else if (read.value < LOWEST_M) errors.value.elevation = `${told(read.value)} is below ${told(LOWEST_M)}`
+  else if (read.value > HIGHEST_M) errors.value.elevation = `${told(read.value)} is above ${told(HIGHEST_M)}`
   else return read.value
   return null
 }
@@ -194,15 +203,13 @@ async function make(): Promise<void> {
           </label>
         </fieldset>
       </div>
-      <fieldset>
-        <legend>Climate to start from: rounded illustrations, no station’s figures</legend>
-        <label v-for="climate in ILLUSTRATIVE_CLIMATES" :key="climate.id" class="climate">
-          <input v-model="form.climate" type="radio" name="climate" :value="climate.id" />
-          <span
-            ><b>{{ climate.name }}.</b> {{ climate.says }}</span
-          >
-        </label>
-      </fieldset>
+      <label>
+        Climate to start from: rounded illustrations, no station’s figures
+        <select v-model="form.climate" name="climate">
+          <option v-for="each in ILLUSTRATIVE_CLIMATES" :key="each.id" :value="each.id">{{ each.name }}</option>
+        </select>
+      </label>
+      <p class="quiet">{{ climate?.says }}</p>
       <em v-if="errors.all" role="alert">{{ errors.all }}</em>
       <div class="end"><el-button type="primary" native-type="submit" :loading="working">Make it</el-button></div>
     </form>
@@ -226,7 +233,8 @@ label {
   gap: 10px;
 }
 
-input:not([type='radio']) {
+input:not([type='radio']),
+select {
   width: 100%;
   height: 30px;
   padding: 0 8px;
@@ -251,7 +259,6 @@ legend {
   font-size: 12.5px;
 }
 
-.climate,
 .choice {
   display: flex;
   gap: 8px;
