@@ -176,6 +176,27 @@ describe('a new design', () => {
   })
 })
 
+describe('for those who listen and those who use keys', () => {
+  it('the step is told and stands in the title, and the first stop of Tab leads past the rail', async () => {
+    const { page, errors } = await openPage(application.browser)
+    await openDemo(page, application.base)
+    await page.locator('.rail [data-step=bank]').click()
+    await page.waitForFunction(() => document.title === 'Bank · Larkspur Bench · Ambrel')
+    await page
+      .getByRole('status')
+      .filter({ hasText: /^Bank$/ })
+      .waitFor({ state: 'attached' })
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+    const skip = page.getByRole('link', { name: 'Skip to the step' })
+    await skip.focus()
+    await page.keyboard.press('Enter')
+    expect(await page.evaluate(() => document.activeElement?.id)).toBe('bench')
+    await page.keyboard.press('Tab')
+    expect(await page.evaluate(() => document.activeElement?.closest('main') !== null)).toBe(true)
+    expect(errors).toEqual([])
+  })
+})
+
 describe('bad input', () => {
   it('is named at its field and waits beside the last good value, which rules; the rest is saved; mended, it rules', async () => {
     const { page } = await openPage(application.browser)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, provide, ref, useTemplateRef, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import type { Step } from '@ambrel/core'
@@ -24,7 +24,7 @@ import WinterStrip from './WinterStrip.vue'
 import WorkingSheet from './WorkingSheet.vue'
 import WorkRail from './WorkRail.vue'
 import { commandsFor } from './commands.ts'
-import { isStep } from './steps.ts'
+import { isStep, stepName } from './steps.ts'
 import { loadAhead, STEP_VIEWS } from './stepViews.ts'
 import { NEW_ROW } from './newRow.ts'
 
@@ -67,7 +67,14 @@ watch(
   { immediate: true },
 )
 onBeforeUnmount(onBack(() => (failure.value ? void open(props.id) : undefined)))
-watch([step, () => design.document?.name], () => (document.title = `${design.document?.name ?? 'Ambrel'} · Ambrel`))
+/** the step that is on the bench, in the title and told to those who listen */
+const onBench = computed(() => stepName(step.value, design.document))
+watch(
+  [onBench, () => design.document?.name],
+  ([now, name]) => (document.title = name ? `${now} · ${name} · Ambrel` : 'Ambrel'),
+  { immediate: true },
+)
+const bench = useTemplateRef('bench')
 watch(step, (now) => (design.at = now), { immediate: true })
 watch(step, () => {
   newRow.value = null
@@ -150,9 +157,11 @@ onBeforeUnmount(() => working.close())
     <RouterLink class="link" :to="{ name: 'shelf' }">Back to the shelf</RouterLink>
   </div>
   <div v-else class="frame" :class="{ wide: !prefs.findingsOpen }" :data-ahead="ahead">
+    <a class="skip no-print" href="#bench" @click.prevent="bench?.focus()">Skip to the step</a>
+    <p class="unseen" role="status">{{ onBench }}</p>
     <AppTop :step="step" class="areaTop no-print" @palette="palette = true" @variant="variant = true" />
     <WorkRail :id="props.id" :step="step" class="areaRail no-print" />
-    <main class="areaBench" :data-bench="step">
+    <main id="bench" ref="bench" class="areaBench" :data-bench="step" tabindex="-1">
       <component :is="STEP_VIEWS[step]" v-if="design.document" :key="design.id" />
     </main>
     <FindingsPane v-if="prefs.findingsOpen" :step="step" class="areaFind no-print" />
@@ -183,6 +192,33 @@ onBeforeUnmount(() => working.close())
 
 .frame.wide {
   grid-template-columns: 200px minmax(0, 1fr) 30px;
+}
+
+.skip {
+  position: fixed;
+  z-index: 30;
+  top: -60px;
+  left: 8px;
+  padding: 8px 14px;
+  border-radius: 4px;
+  background: var(--spruce);
+  color: var(--on-spruce);
+}
+
+.skip:focus {
+  top: 8px;
+}
+
+.unseen {
+  position: absolute;
+  overflow: hidden;
+  width: 1px;
+  height: 1px;
+  clip-path: inset(50%);
+}
+
+.areaBench:focus {
+  outline: none;
 }
 
 .areaTop {

@@ -5,6 +5,7 @@ import type { Finding, Step } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWorking } from '../stores/working.ts'
+import { editOf } from '../fields/told.ts'
 import StateMark, { MARKS } from '../drawing/StateMark.vue'
 import { stepName } from './steps.ts'
 
@@ -20,6 +21,8 @@ function remedy(finding: Finding): void {
   if (design.document && finding.remedy)
     design.replace(`remedy: ${prefs.say(finding.remedy.label)}`, finding.remedy.apply(design.document))
 }
+/** where a wrong entry stands, in the words of its field */
+const placeOf = (path: string) => (path === '' ? 'the whole design' : editOf(design.entered ?? design.document!, path))
 const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[finding.working] : undefined)
 </script>
 
@@ -46,7 +49,7 @@ const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[
       <article v-for="problem in design.problems.slice(0, 12)" :key="problem.path" class="finding" data-problem>
         <StateMark level="stop" class="mark" />
         <p>{{ design.tell(problem) }}</p>
-        <p class="quiet path">{{ problem.path || 'document' }}</p>
+        <p class="quiet path">{{ placeOf(problem.path) }}</p>
       </article>
       <p class="quiet waits">
         {{ design.problems.length === 1 ? 'This entry waits' : 'These entries wait' }} here until put right; the last
