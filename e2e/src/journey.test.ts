@@ -41,7 +41,7 @@ describe('from nothing to a winter answer', () => {
     await page.locator('[data-candidate]').first().waitFor()
     expect(await page.locator('[data-candidate]').count()).toBeGreaterThan(4)
     await page.locator('[data-verdict]', { hasText: 'Tried over the same winters' }).waitFor()
-    expect(await rail(page, 'bank')).toMatch(/^\d+ V · [\d.]+ kWh · [\d.]+ d$/)
+    expect(await rail(page, 'bank')).toMatch(/^\d+ V · [\d.]+ kWh, [\d.]+ Ah · [\d.]+ d$/)
     expect(await page.locator('.findings [data-level=stop]').count()).toBe(0)
 
     await page.keyboard.press('2')

@@ -99,6 +99,7 @@ describe('variants side by side', () => {
   it('sizes and money are those of the design', () => {
     // 6 units of 51.2 V and 100 Ah; 14 modules of 415 W
     expect(of('bank').value).toBeCloseTo(30_720, 6)
+    expect(of('bank-ah').value).toBeCloseTo(600, 6)
     expect(of('array').value).toBe(5810)
     expect(of('price')).toMatchObject({ value: bill(design).total, unit: 'USD' })
   })

@@ -1,5 +1,5 @@
 import { arrayRatedW } from '../array/power.ts'
-import { ratedWh } from '../bank/layout.ts'
+import { bankNominalV, ratedWh } from '../bank/layout.ts'
 import type { Design } from '../document/types.ts'
 import { runningCost } from '../generator/power.ts'
 import { bill } from '../money/parts.ts'
@@ -46,6 +46,7 @@ export function keyFigures(design: Design, winter: WinterSummary): KeyFigure[] {
   const { label, unit } = PRIORITY_FIGURES.shortHours
   return [
     figure('bank', 'bank', 'Wh', ratedWh(bank), null),
+    figure('bank-ah', 'bank, at its volts', 'Ah', ratedWh(bank) / bankNominalV(bank), null),
     figure('array', 'array', 'W', arrayW, null),
     figure('price', 'total price', budget.currency, bill(design).total),
     figure('short', `${label}, 1 in 10`, unit, worstOf(oneInTen.shortHours)),

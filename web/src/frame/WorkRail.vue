@@ -110,6 +110,12 @@ small {
   white-space: nowrap;
 }
 
+/* of a bank there are two ways to say how much */
+a[data-step='bank'] small {
+  line-height: 1.15;
+  white-space: normal;
+}
+
 @media (max-width: 900px) {
   .rail {
     flex-direction: row;

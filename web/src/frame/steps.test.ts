@@ -22,7 +22,7 @@ describe('the rail', () => {
   it.each([
     ['place', /^1\.1 h of sun, Dec$/],
     ['loads', /^6\.7 kWh a day$/],
-    ['bank', /^48 V · 23\.9 kWh · 3\.1 d$/],
+    ['bank', /^48 V · 23\.9 kWh, 468 Ah · 3\.1 d$/],
     ['array', /^7 × 2 · 5\.81 kW$/],
     ['inverter', /^leg \d+ % · start \d+ %$/],
     ['generator', /^\d+(\.\d)? h a year$/],

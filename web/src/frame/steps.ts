@@ -1,4 +1,5 @@
 import {
+  bankNominalV,
   legsOfService,
   MONTH_NAMES,
   serviceOf,
@@ -61,8 +62,11 @@ export function keyFigure(
       return `${significant(value('place.worst-month-sun'), 2)} h of sun, ${MONTH_NAMES[derived.worstMonth]}`
     case 'loads':
       return `${quantity(value('loads.worst-day'), 'Wh', units)} a day`
-    case 'bank':
-      return `${design.bank.systemV} V · ${quantity(value('bank.usable'), 'Wh', units)} · ${significant(value('bank.days'), 2)} d`
+    case 'bank': {
+      const usableWh = value('bank.usable')
+      const ampHours = quantity(usableWh / bankNominalV(design.bank), 'Ah', units)
+      return `${design.bank.systemV} V · ${quantity(usableWh, 'Wh', units)}, ${ampHours} · ${significant(value('bank.days'), 2)} d`
+    }
     case 'array': {
       const [array] = design.arrays
       const more = design.arrays.length > 1 ? ` +${design.arrays.length - 1}` : ''

@@ -84,7 +84,7 @@ const WIDTH = 900
 const HEIGHT = 34
 const rows = computed(() => columns.value[0]?.figures ?? [])
 const at = (column: Column, row: number) => column.figures[row]
-const unitOf = (unit: string) => (['Wh', 'W', 'h', 'share', 'd'].includes(unit) ? unit : '')
+const unitOf = (unit: string) => (['Wh', 'Ah', 'W', 'h', 'share', 'd'].includes(unit) ? unit : '')
 const shown = ({ value, unit }: KeyFigure) => prefs.show(value, unitOf(unit))
 function difference(column: Column, row: number): string {
   const now = at(column, row)
