@@ -53,6 +53,7 @@ import {
   setPersistence,
   setOwned,
   setTaskDone,
+  setTopology,
   shareOut,
   sheetsRead,
   spreadOverLegs,
@@ -141,6 +142,7 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   removeStrip: (_, pick) => removeStrip(pick(['Desk', 'none'])),
   shareOut: (design, pick) =>
     shareOut('Desk', new Set([among(design, pick), among(design, pick)]), pick([0, 3.2]), pick([24, 168])),
+  setTopology: (_, pick) => setTopology(pick(['split-phase', 'single-120', 'single-230'] as const)),
   sheetsRead: (_, pick) => sheetsRead(pick(['bank.part', 'inverter.part', 'generator.part'])),
   touch: (_, pick) => touch([pick(['place', 'bank', 'wiring'] as const)]),
   wantWater: ({ pumps }, pick) => (pumps.length > 0 ? wantWater(indexIn(pumps, pick), pick([0, 500])) : null),

@@ -6,6 +6,7 @@ import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from 
 import { controllerParts, partById, structuredCloneOf } from '../parts/shelf.ts'
 import { COUNTS } from '../fields/limits.ts'
 import type { Change } from './change.ts'
+import { setField } from './field.ts'
 
 const FIRST_CONTROLLER = 'track-150-60'
 const FIRST_MODULE = 'mono-415'
@@ -86,9 +87,9 @@ export const takeController =
 export const setControllerKind =
   (index: number, kind: ControllerPart['kind']): Change =>
   (design) => {
-    const { part } = design.controllers[index]
+    const { part } = setField(`controllers.${index}.part.kind`, kind)(design).controllers[index]
     const outputAcW = kind === 'ac-coupled' ? (part.outputAcW ?? Math.max(50, part.outputA * AC_V)) : null
-    return takeController(index, { ...part, kind, outputAcW })(design)
+    return takeController(index, { ...part, outputAcW })(design)
   }
 
 /** Modules of an array in another layout: a part of it on each tracker that the layout names, more controllers like its own. */

@@ -1,10 +1,11 @@
 import type { Load } from '../document/types.ts'
-import { statedDailyEnergy } from '../loads/energy.ts'
+import { dailyEnergy } from '../loads/energy.ts'
 import type { Change } from './change.ts'
 
-/** What a load says of its use itself, Wh a day: by it a strip's reading is shared out. */
+const ALL_YEAR = Array<number>(12).fill(1)
+/** What a load says of its use itself, standing by included, Wh a day: by it a strip's reading is shared out. */
 const ownWh = (load: Load): number =>
-  statedDailyEnergy({ ...load, basis: 'rated' }) + load.standbyW * load.quantity * 24
+  dailyEnergy({ ...load, basis: 'rated', supply: 'electric', seasonShare: ALL_YEAR }, 0)
 
 /**
  * What one meter counted on a strip, shared out over the loads on it by what each would use by its nameplate and hours; evenly

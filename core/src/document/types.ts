@@ -506,7 +506,6 @@ export interface OtherSource {
   price: number
 }
 
-/** A stretch of the year in which nobody is at home, both days included; it may pass the new year. */
 /** A pump on modules of its own: it runs while they give enough, into a tank, and never from the bank. */
 export interface DirectPump {
   id: string
@@ -545,6 +544,7 @@ export interface Growth {
   bankKWh: number
 }
 
+/** A stretch of the year in which nobody is at home, both days included; it may pass the new year. */
 export interface Absence {
   fromMonth: number
   fromDay: number

@@ -3,7 +3,7 @@ import { larkspurBench } from '../design/samples.ts'
 import { derive } from '../derive/derive.ts'
 import { coincidentPeak } from '../loads/peak.ts'
 import { findings } from '../rules/registry.ts'
-import { drawsVA, legVA, peakVA } from './apparent.ts'
+import { continuousShare, drawsVA, legVA, peakVA } from './apparent.ts'
 
 /** The demo with every load at one power factor. */
 const at = (powerFactor: number) => {
@@ -36,6 +36,8 @@ describe('volt-amperes', () => {
     expect(derive(design).worked['inverter.va-share'].value).toBeCloseTo(share / 2, 6)
     expect(carries(design).level).not.toBe('stop')
     expect(carries().working).toBe('inverter.leg-share')
+    expect(continuousShare(derive(at(0.3)).worked).id).toBe('inverter.va-share')
+    expect(continuousShare(derive(at(1)).worked).id).toBe('inverter.leg-share')
   })
   it('of an inverter whose sheet states watts alone are as many', () => {
     const design = larkspurBench()

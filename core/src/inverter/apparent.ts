@@ -1,5 +1,6 @@
 import type { Design, Schools } from '../document/types.ts'
 import { onAtOnce } from '../loads/peak.ts'
+import type { Worked } from '../working/working.ts'
 import { inverterRating, legsOfService, serviceOf } from './service.ts'
 
 const acLoads = ({ loads }: Pick<Design, 'loads'>) =>
@@ -27,4 +28,11 @@ export function legVA(design: Pick<Design, 'inverter' | 'place'>): number {
   const { part, quantity } = design.inverter
   const { derating } = inverterRating(design)
   return ((part.ratedVA ?? part.ratedW) * quantity * derating) / legsOfService(serviceOf(design.inverter)).length
+}
+
+/** The continuous share that rules: by watts, or by volt-amperes where these are nearer to their rating. */
+export function continuousShare(worked: Readonly<Record<string, Worked>>): Worked {
+  const byWatts = worked['inverter.leg-share']
+  const byVA = worked['inverter.va-share']
+  return byVA && byVA.value > byWatts.value ? byVA : byWatts
 }

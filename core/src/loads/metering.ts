@@ -82,3 +82,15 @@ export function withReadings(load: Load, readings: readonly MeterReading[]): Loa
     meteredHours: tidy(sum((each) => each.hours)),
   }
 }
+
+/** Most that a plug-in meter counts, and over how long. */
+const MOST_KWH = 100_000
+const HOURS = { least: 0.1, most: 20_000 }
+
+/** What keeps a reading of a meter from being taken, in words; null for a sound one. @param kWh and hours: null where nothing was typed */
+export function meterProblem(kWh: number | null, hours: number | null): string | null {
+  if (kWh === null || kWh < 0 || kWh > MOST_KWH) return `kWh ${kWh ?? 'nothing'} must lie between 0 and ${MOST_KWH}`
+  if (hours === null || hours < HOURS.least || hours > HOURS.most)
+    return `hours ${hours ?? 'nothing'} must lie between ${HOURS.least} and ${HOURS.most}`
+  return null
+}

@@ -53,6 +53,13 @@ describe('one meter on a strip', () => {
     for (const load of design.loads) Object.assign(load, { hoursPerDay: 0, standbyW: 0 })
     expect(shareOut('Desk', idsOf(design), 1, 24)(design).loads[0].stripShare).toBe(0.5)
   })
+  it('counts standby only while a load is not in use', () => {
+    const design = desk()
+    // 100 W for 3 h and 10 W for the other 21: 510 Wh; 100 W for 1 h: 100 Wh
+    design.loads[0].standbyW = 10
+    const shared = shareOut('Desk', idsOf(design), 1, 24)(design)
+    expect(shared.loads[0].stripShare).toBeCloseTo(510 / 610, 4)
+  })
   it('counts no standby twice, and all units of a load once', () => {
     const design = desk()
     Object.assign(design.loads[0], { standbyW: 5, quantity: 4 })

@@ -267,37 +267,6 @@ const NO_CHARGER = { searchW: null }
 const inUnit = (id: string): ControllerPart => controllerParts.find((part) => part.id === id)!
 const builtIn = inUnit('in-unit-500-120')
 
-// prettier-ignore
-export const inverterParts: InverterPart[] = [
-  inverter('split-6k-48', 'Split-phase 6 kW, 48 V', 'split-phase', 48, 6000, 2.5, 5, 42, 90, 50, 42, 1900),
-  inverter('split-8k-48', 'Split-phase 8 kW, 48 V', 'split-phase', 48, 8000, 2.2, 5, 60, 110, 60, 56, 2600),
-  inverter('split-12k-48', 'Split-phase 12 kW, 48 V', 'split-phase', 48, 12000, 2, 5, 85, 160, 80, 74, 3600),
-  inverter('split-4k-24', 'Split-phase 4 kW, 24 V', 'split-phase', 24, 4000, 2.5, 5, 30, 100, 50, 36, 1500),
-  inverter('one20-3k-24', 'Single 120 V 3 kW, 24 V', 'single-120', 24, 3000, 2, 5, 22, 70, 30, 24, 950),
-  inverter('one20-2k-12', 'Single 120 V 2 kW, 12 V', 'single-120', 12, 2000, 2, 5, 18, 80, 30, 18, 620),
-  inverter('one30-3k-24', 'Single 230 V 3 kW, 24 V', 'single-230', 24, 3000, 2, 5, 18, 70, 32, 22, 980),
-  inverter('one30-5k-48', 'Single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 28, 70, 50, 30, 1450),
-  inverter('one30-3k-48', 'Single 230 V 3 kW, 48 V', 'single-230', 48, 3000, 2, 5, 16, 35, 32, 21, 1050),
-  inverter('one20-4k-48', 'Single 120 V 4 kW, 48 V, stacks in pairs', 'single-120', 48, 4000, 2, 5, 24, 60, 40, 26, 1250),
-  inverter('one20-1k-12', 'Single 120 V 1 kW, 12 V, stepped wave', 'single-120', 12, 1000, 1.6, 1, 9, 0, 0, 4, 140, { waveform: 'stepped', searchW: null }),
-  inverter('one20-600-12', 'Single 120 V 600 W, 12 V', 'single-120', 12, 600, 2, 2, 7, 0, 0, 3, 150, NO_CHARGER),
-  inverter('one20-1k2-12', 'Single 120 V 1.2 kW, 12 V', 'single-120', 12, 1200, 2, 2, 10, 0, 0, 5, 290, NO_CHARGER),
-  inverter('one20-1k2-24', 'Single 120 V 1.2 kW, 24 V', 'single-120', 24, 1200, 2, 2, 10, 0, 0, 5, 310, NO_CHARGER),
-  inverter('one20-2k-24', 'Single 120 V 2 kW, 24 V', 'single-120', 24, 2000, 2, 5, 16, 50, 30, 17, 640),
-  inverter('one30-600-12', 'Single 230 V 600 W, 12 V', 'single-230', 12, 600, 2, 2, 7, 0, 0, 3, 160, NO_CHARGER),
-  inverter('one30-1k2-12', 'Single 230 V 1.2 kW, 12 V', 'single-230', 12, 1200, 2, 2, 10, 50, 16, 11, 480),
-  inverter('one30-1k2-24', 'Single 230 V 1.2 kW, 24 V', 'single-230', 24, 1200, 2, 2, 10, 25, 16, 11, 480),
-  inverter('one30-2k-24', 'Single 230 V 2 kW, 24 V', 'single-230', 24, 2000, 2, 5, 13, 50, 32, 17, 680),
-  inverter('all-3k-24-120', 'All-in-one single 120 V 3 kW, 24 V', 'single-120', 24, 3000, 2, 5, 35, 80, 40, 12, 620, { controller: inUnit('in-unit-450-80'), searchW: null }),
-  inverter('all-3k-24-230', 'All-in-one single 230 V 3 kW, 24 V', 'single-230', 24, 3000, 2, 5, 35, 80, 30, 10, 560, { controller: inUnit('in-unit-450-80'), searchW: null }),
-  inverter('all-5k-48-230', 'All-in-one single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 45, 80, 40, 13, 780, { controller: inUnit('in-unit-450-100'), searchW: null }),
-  inverter('all-6k-48-120', 'All-in-one single 120 V 6 kW, 48 V, stacks in pairs', 'single-120', 48, 6000, 1.7, 3, 50, 100, 50, 17, 1050, { controller: inUnit('in-unit-450-100'), searchW: null }),
-  inverter('all-8k-48', 'All-in-one split-phase 8 kW, 48 V', 'split-phase', 48, 8000, 1.6, 3, 70, 120, 60, 42, 2400, { controller: builtIn, searchW: null }),
-  inverter('all-10k-48', 'All-in-one split-phase 10 kW, 48 V', 'split-phase', 48, 10000, 1.6, 3, 80, 160, 70, 48, 2800, { controller: builtIn, searchW: null }),
-  inverter('all-12k-48', 'All-in-one split-phase 12 kW, 48 V', 'split-phase', 48, 12000, 1.6, 3, 95, 180, 80, 60, 3300, { controller: builtIn, searchW: null }),
-  inverter('all-6k-48', 'All-in-one single 230 V 6 kW, 48 V', 'single-230', 48, 6000, 1.7, 3, 55, 100, 50, 38, 1500, { controller: builtIn, searchW: null }),
-]
-
 /** What a power box has inside beside its inverter: a battery, and an input for a module or two. */
 const inBox = (ampHours: number, nominalV: number, ratedW: number): BatteryPart => ({
   ...lfp(
@@ -366,14 +335,42 @@ const box = (
     },
   )
 }
-inverterParts.push(
+// prettier-ignore
+export const inverterParts: InverterPart[] = [
+  inverter('split-6k-48', 'Split-phase 6 kW, 48 V', 'split-phase', 48, 6000, 2.5, 5, 42, 90, 50, 42, 1900),
+  inverter('split-8k-48', 'Split-phase 8 kW, 48 V', 'split-phase', 48, 8000, 2.2, 5, 60, 110, 60, 56, 2600),
+  inverter('split-12k-48', 'Split-phase 12 kW, 48 V', 'split-phase', 48, 12000, 2, 5, 85, 160, 80, 74, 3600),
+  inverter('split-4k-24', 'Split-phase 4 kW, 24 V', 'split-phase', 24, 4000, 2.5, 5, 30, 100, 50, 36, 1500),
+  inverter('one20-3k-24', 'Single 120 V 3 kW, 24 V', 'single-120', 24, 3000, 2, 5, 22, 70, 30, 24, 950),
+  inverter('one20-2k-12', 'Single 120 V 2 kW, 12 V', 'single-120', 12, 2000, 2, 5, 18, 80, 30, 18, 620),
+  inverter('one30-3k-24', 'Single 230 V 3 kW, 24 V', 'single-230', 24, 3000, 2, 5, 18, 70, 32, 22, 980),
+  inverter('one30-5k-48', 'Single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 28, 70, 50, 30, 1450),
+  inverter('one30-3k-48', 'Single 230 V 3 kW, 48 V', 'single-230', 48, 3000, 2, 5, 16, 35, 32, 21, 1050),
+  inverter('one20-4k-48', 'Single 120 V 4 kW, 48 V, stacks in pairs', 'single-120', 48, 4000, 2, 5, 24, 60, 40, 26, 1250),
+  inverter('one20-1k-12', 'Single 120 V 1 kW, 12 V, stepped wave', 'single-120', 12, 1000, 1.6, 1, 9, 0, 0, 4, 140, { waveform: 'stepped', searchW: null }),
+  inverter('one20-600-12', 'Single 120 V 600 W, 12 V', 'single-120', 12, 600, 2, 2, 7, 0, 0, 3, 150, NO_CHARGER),
+  inverter('one20-1k2-12', 'Single 120 V 1.2 kW, 12 V', 'single-120', 12, 1200, 2, 2, 10, 0, 0, 5, 290, NO_CHARGER),
+  inverter('one20-1k2-24', 'Single 120 V 1.2 kW, 24 V', 'single-120', 24, 1200, 2, 2, 10, 0, 0, 5, 310, NO_CHARGER),
+  inverter('one20-2k-24', 'Single 120 V 2 kW, 24 V', 'single-120', 24, 2000, 2, 5, 16, 50, 30, 17, 640),
+  inverter('one30-600-12', 'Single 230 V 600 W, 12 V', 'single-230', 12, 600, 2, 2, 7, 0, 0, 3, 160, NO_CHARGER),
+  inverter('one30-1k2-12', 'Single 230 V 1.2 kW, 12 V', 'single-230', 12, 1200, 2, 2, 10, 50, 16, 11, 480),
+  inverter('one30-1k2-24', 'Single 230 V 1.2 kW, 24 V', 'single-230', 24, 1200, 2, 2, 10, 25, 16, 11, 480),
+  inverter('one30-2k-24', 'Single 230 V 2 kW, 24 V', 'single-230', 24, 2000, 2, 5, 13, 50, 32, 17, 680),
+  inverter('all-3k-24-120', 'All-in-one single 120 V 3 kW, 24 V', 'single-120', 24, 3000, 2, 5, 35, 80, 40, 12, 620, { controller: inUnit('in-unit-450-80'), searchW: null }),
+  inverter('all-3k-24-230', 'All-in-one single 230 V 3 kW, 24 V', 'single-230', 24, 3000, 2, 5, 35, 80, 30, 10, 560, { controller: inUnit('in-unit-450-80'), searchW: null }),
+  inverter('all-5k-48-230', 'All-in-one single 230 V 5 kW, 48 V', 'single-230', 48, 5000, 2, 5, 45, 80, 40, 13, 780, { controller: inUnit('in-unit-450-100'), searchW: null }),
+  inverter('all-6k-48-120', 'All-in-one single 120 V 6 kW, 48 V, stacks in pairs', 'single-120', 48, 6000, 1.7, 3, 50, 100, 50, 17, 1050, { controller: inUnit('in-unit-450-100'), searchW: null }),
+  inverter('all-8k-48', 'All-in-one split-phase 8 kW, 48 V', 'split-phase', 48, 8000, 1.6, 3, 70, 120, 60, 42, 2400, { controller: builtIn, searchW: null }),
+  inverter('all-10k-48', 'All-in-one split-phase 10 kW, 48 V', 'split-phase', 48, 10000, 1.6, 3, 80, 160, 70, 48, 2800, { controller: builtIn, searchW: null }),
+  inverter('all-12k-48', 'All-in-one split-phase 12 kW, 48 V', 'split-phase', 48, 12000, 1.6, 3, 95, 180, 80, 60, 3300, { controller: builtIn, searchW: null }),
+  inverter('all-6k-48', 'All-in-one single 230 V 6 kW, 48 V', 'single-230', 48, 6000, 1.7, 3, 55, 100, 50, 38, 1500, { controller: builtIn, searchW: null }),
   box('box-1k-24-120', 'Portable power box 120 V, 1 kW, 1 kWh', 'single-120', 24, 1000, 40, 300, 20, 700),
   box('box-1k-24-230', 'Portable power box 230 V, 1 kW, 1 kWh', 'single-230', 24, 1000, 40, 300, 20, 700),
   box('box-2k-48-120', 'Portable power box 120 V, 2 kW, 2 kWh', 'single-120', 48, 2000, 40, 500, 20, 1400),
   box('box-2k-48-230', 'Portable power box 230 V, 2 kW, 2 kWh', 'single-230', 48, 2000, 40, 500, 20, 1400),
   box('box-4k-48-120', 'Portable power box 120 V, 3.6 kW, 3.6 kWh', 'single-120', 48, 3600, 70, 1000, 30, 2400),
   box('box-4k-48-230', 'Portable power box 230 V, 3.6 kW, 3.6 kWh', 'single-230', 48, 3600, 70, 1000, 30, 2400),
-)
+]
 
 // prettier-ignore
 export const generatorParts: GeneratorPart[] = [

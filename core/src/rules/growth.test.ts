@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { racking } from '../array/racking.ts'
+import { setControllerKind } from '../change/array.ts'
 import { setField } from '../change/field.ts'
+import { setTopology } from '../change/parts.ts'
 import { larkspurBench } from '../design/samples.ts'
 import { derive } from '../derive/derive.ts'
 import type { Design } from '../document/types.ts'
@@ -98,6 +100,15 @@ describe('a part that rests on estimates', () => {
     expect(design.arrays[0].module.estimated).toContain('vmpV')
     const [found] = told(design, 'array.estimates')
     expect(told(found.remedy!.apply(design), 'array.estimates')).toEqual([])
+  })
+  it('loses it too where an edit brings more than the figure', () => {
+    const design = setField('inverter.part.estimated', ['topology', 'idleW'])(larkspurBench())
+    expect(setTopology('single-120')(design).inverter.part).toMatchObject({
+      topology: 'single-120',
+      estimated: ['idleW'],
+    })
+    const guess = setField('controllers.0.part.estimated', ['kind', 'selfW'])(design)
+    expect(setControllerKind(0, 'ac-coupled')(guess).controllers[0].part.estimated).toEqual(['selfW'])
   })
   it('of the bank keeps the others’ marks when a capacity deep within is typed', () => {
     const battery = partFromLabel('battery', { nominalV: 6, ampHours: 300, chemistry: 'flooded' }).part

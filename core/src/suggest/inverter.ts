@@ -1,6 +1,7 @@
 import type { Design, InverterPart, Load } from '../document/types.ts'
 import { takeInverter } from '../change/inverter.ts'
 import { derive } from '../derive/derive.ts'
+import { continuousShare } from '../inverter/apparent.ts'
 import { bestLegs } from '../inverter/legs.ts'
 import { APPLIANCES } from '../loads/appliances.ts'
 import { onLegsOf, serviceOf } from '../inverter/service.ts'
@@ -87,8 +88,7 @@ const atRest = (design: Design): Design => ({
 export const carryingInverters = (design: Design): Design[] =>
   everyInverter(design).filter((each) => {
     const { worked } = derive(each)
-    const loaded = Math.max(worked['inverter.leg-share'].value, worked['inverter.va-share']?.value ?? 0)
-    return loaded <= HEADROOM && worked['inverter.surge-share'].value <= HEADROOM
+    return continuousShare(worked).value <= HEADROOM && worked['inverter.surge-share'].value <= HEADROOM
   })
 
 function kindFits(part: InverterPart, split: boolean, european: boolean): boolean {

@@ -1,5 +1,6 @@
 import {
   bankNominalV,
+  continuousShare,
   legsOfService,
   MONTH_NAMES,
   serviceOf,
@@ -75,7 +76,7 @@ export function keyFigure(
         : 'none yet'
     }
     case 'inverter':
-      return `${legsOfService(serviceOf(design.inverter)).length > 1 ? 'leg' : 'load'} ${Math.round(value('inverter.leg-share') * 100)} % · ${startWords(derived)}`
+      return `${legsOfService(serviceOf(design.inverter)).length > 1 ? 'leg' : 'load'} ${Math.round(continuousShare(derived.worked).value * 100)} % · ${startWords(derived)}`
     case 'generator':
       if (!design.generator.present) return 'none'
       return winter ? `${significant(winter.median.generatorHours)} h a year` : '…'

@@ -238,26 +238,6 @@ header h1 {
   text-decoration: none;
 }
 
-.act {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-  height: 32px;
-  padding: 0 12px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-  cursor: pointer;
-}
-
-.act.main {
-  border-color: var(--spruce);
-  background: var(--spruce);
-  color: var(--on-spruce);
-}
-
 .kinds {
   gap: 4px;
   margin: 16px 0 12px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
+import { computed, onMounted, reactive, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import {
   decimal,
@@ -14,6 +14,7 @@ import { ILLUSTRATIVE_CLIMATES } from '@ambrel/core/climates'
 import type { NewDesignBody } from '@ambrel/contract'
 import { api, ApiRefusal } from '../stores/api.ts'
 import { usePrefs } from '../stores/prefs.ts'
+import RadioSet from './RadioSet.vue'
 
 const prefs = usePrefs()
 const emit = defineEmits<{ close: [] }>()
@@ -80,6 +81,13 @@ const units = computed<UnitSystem>(() => {
 })
 const climate = computed(() => ILLUSTRATIVE_CLIMATES.find(({ id }) => id === form.climate))
 const service = computed<Service>(() => form.service ?? usualService(place()?.longitudeDeg ?? 0))
+
+/** a height that was typed before the units changed stays the same height */
+watch(units, (now, before) => {
+  const read = readEntry(form.elevation, 'm', before)
+  if ('value' in read && form.elevation.trim() !== '')
+    form.elevation = String(Number(fieldUnit('m', now).toShown(read.value).toPrecision(6)))
+})
 
 function readPlace(field: 'latitude' | 'longitude'): number | null {
   if (!form[field].trim()) {
@@ -170,38 +178,21 @@ async function make(): Promise<void> {
         the place of the last design: {{ last.latitude }}, {{ last.longitude }}
       </button>
       <div class="three">
-        <fieldset>
-          <legend>Sockets</legend>
-          <label v-for="each in SERVICES" :key="each.value" class="choice">
-            <input
-              type="radio"
-              name="service"
-              :value="each.value"
-              :checked="service === each.value"
-              @change="form.service = each.value"
-            />
-            {{ each.label }}
-          </label>
-        </fieldset>
-        <fieldset>
-          <legend>Bank</legend>
-          <label v-for="each in VOLTAGES" :key="each.value" class="choice">
-            <input v-model="form.systemV" type="radio" name="systemV" :value="each.value" /> {{ each.label }}
-          </label>
-        </fieldset>
-        <fieldset>
-          <legend>Units</legend>
-          <label v-for="each in UNITS" :key="each.value" class="choice">
-            <input
-              type="radio"
-              name="units"
-              :value="each.value"
-              :checked="units === each.value"
-              @change="form.units = each.value"
-            />
-            {{ each.label }}
-          </label>
-        </fieldset>
+        <RadioSet
+          :model-value="service"
+          legend="Sockets"
+          name="service"
+          :options="SERVICES"
+          @update:model-value="form.service = $event"
+        />
+        <RadioSet v-model="form.systemV" legend="Bank" name="systemV" :options="VOLTAGES" />
+        <RadioSet
+          :model-value="units"
+          legend="Units"
+          name="units"
+          :options="UNITS"
+          @update:model-value="form.units = $event"
+        />
       </div>
       <label>
         Climate to start from: rounded illustrations, no station’s figures
@@ -243,29 +234,6 @@ select {
   background: var(--card);
   color: var(--ink);
   font: 14px var(--text);
-}
-
-fieldset {
-  min-width: 0;
-  margin: 0;
-  padding: 4px 10px 6px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-}
-
-legend {
-  padding: 0 4px;
-  color: var(--soft);
-  font-size: 12.5px;
-}
-
-.choice {
-  display: flex;
-  gap: 8px;
-  padding: 2px 0;
-  color: var(--ink);
-  font-size: 13.5px;
-  line-height: 1.35;
 }
 
 .link {

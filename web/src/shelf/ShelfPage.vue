@@ -205,27 +205,6 @@ header .quiet {
   margin: 22px 0 12px;
 }
 
-.act {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-  height: 32px;
-  padding: 0 12px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-  text-decoration: none;
-  cursor: pointer;
-}
-
-.act.main {
-  border-color: var(--spruce);
-  background: var(--spruce);
-  color: var(--on-spruce);
-}
-
 .family {
   display: grid;
   grid-template-columns: 200px 1fr;

@@ -1,3 +1,4 @@
+import { continuousShare } from '../../inverter/apparent.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
 import { amps, percent } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -6,10 +7,7 @@ export const carries: Rule = {
   id: 'inverter.carries',
   step: 'inverter',
   check: ({ derived: { worked, link } }) => {
-    const byWatts = worked['inverter.leg-share']
-    const byVA = worked['inverter.va-share']
-    // whichever is nearer to its rating rules
-    const ruling = byVA && byVA.value > byWatts.value ? byVA : byWatts
+    const ruling = continuousShare(worked)
     const share = ruling.value
     const more = { working: ruling.id }
     if (share > 1)

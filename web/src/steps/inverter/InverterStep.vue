@@ -12,6 +12,7 @@ import {
   setField,
   setInverterCount,
   setStacking,
+  setTopology,
 } from '@ambrel/core'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -59,9 +60,6 @@ const efficiency = computed(() => {
 /** A power box brings its own bank, whatever stands there now. */
 const fits = (candidate: InverterPart) =>
   candidate.battery !== null || candidate.bankV === design.document!.bank.systemV
-function setTopology(topology: InverterPart['topology']): void {
-  design.change('output of the inverter', takeInverter({ ...inverter.value.part, topology }))
-}
 </script>
 
 <template>
@@ -93,7 +91,7 @@ function setTopology(topology: InverterPart['topology']): void {
           label="Output"
           labelled
           path="inverter.part.topology"
-          @update:model-value="setTopology"
+          @update:model-value="design.change('output of the inverter', setTopology($event))"
         />
         <NumberField
           class="count"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  continuousShare,
   inverterRating,
   legsOfService,
   inWeek,
@@ -41,7 +42,7 @@ const columns = computed(() =>
 )
 const across = computed(() => on(['AB', 'ABC']))
 const topDay = computed(() => Math.max(1, ...columns.value.flatMap(({ day }) => day)))
-const share = computed(() => design.derived!.worked['inverter.leg-share'].value)
+const share = computed(() => continuousShare(design.derived!.worked).value)
 
 function put(id: string, leg: LiveLeg): void {
   const load = design.document!.loads.find((each) => each.id === id)

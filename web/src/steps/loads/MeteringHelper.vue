@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { Trash2 } from '@lucide/vue'
-import { inWeek, meteringPlan, statedDailyEnergy, withReading, withReadings, type Load, changeLoad } from '@ambrel/core'
+import {
+  inWeek,
+  meteringPlan,
+  meterProblem,
+  statedDailyEnergy,
+  withReading,
+  withReadings,
+  type Load,
+  changeLoad,
+} from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import NumberField from '../../fields/NumberField.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -31,12 +40,9 @@ function put(id: string, change: (load: Load) => Load, label: string): void {
 function record(): void {
   const { date, kWh, hours } = form
   if (!/^\d{4}-\d{2}-\d{2}$/.test(date)) problem.value = `date “${date}” must be a day such as 2026-01-31`
-  else if (kWh === null || kWh < 0 || kWh > 100000)
-    problem.value = `kWh ${kWh ?? 'nothing'} must lie between 0 and 100000`
-  else if (hours === null || hours < 0.1 || hours > 20000)
-    problem.value = `hours ${hours ?? 'nothing'} must lie between 0.1 and 20000`
-  else {
-    put(recording.value, (load) => withReading(load, { date, kWh, hours }), 'meter reading')
+  else problem.value = meterProblem(kWh, hours) ?? ''
+  if (problem.value === '') {
+    put(recording.value, (load) => withReading(load, { date, kWh: kWh!, hours: hours! }), 'meter reading')
     recording.value = ''
   }
 }

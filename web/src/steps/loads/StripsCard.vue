@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { removeStrip, shareOut, statedDailyEnergy, type Load } from '@ambrel/core'
+import { meterProblem, removeStrip, shareOut, statedDailyEnergy, type Load } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
@@ -42,12 +42,9 @@ function share(): void {
   const { name, kWh, hours, ids } = form
   if (name.trim() === '') problem.value = 'the strip needs a name'
   else if (ids.size === 0) problem.value = 'tick at least one load that hangs on it'
-  else if (kWh === null || kWh < 0 || kWh > 100000)
-    problem.value = `kWh ${kWh ?? 'nothing'} must lie between 0 and 100000`
-  else if (hours === null || hours < 0.1 || hours > 20000)
-    problem.value = `hours ${hours ?? 'nothing'} must lie between 0.1 and 20000`
-  else {
-    design.change(`share out ${name}`, shareOut(name, new Set(ids), kWh, hours))
+  else problem.value = meterProblem(kWh, hours) ?? ''
+  if (problem.value === '') {
+    design.change(`share out ${name}`, shareOut(name, new Set(ids), kWh!, hours!))
     editing.value = false
   }
 }
