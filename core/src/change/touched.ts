@@ -36,7 +36,10 @@ export const touch =
  * @param at the step it was made in; null for all that it changed, as a suggestion of several steps
  */
 export function stepsTouched(before: Design, after: Design, at: string | null): TouchedStep[] {
-  const changed = (Object.keys(after) as (keyof Design)[]).filter((key) => !TOLD.has(key) && after[key] !== before[key])
+  // an edit shares what it leaves alone; a suggestion comes from a worker, as a copy of everything
+  const differs = (key: keyof Design) =>
+    after[key] !== before[key] && (at !== null || JSON.stringify(after[key]) !== JSON.stringify(before[key]))
+  const changed = (Object.keys(after) as (keyof Design)[]).filter((key) => !TOLD.has(key) && differs(key))
   const steps = [...new Set(changed.flatMap((key) => STEP_OF[key] ?? []))]
   const isStep = at !== null && Object.hasOwn(after.touched, at)
   if (isStep && (steps.includes(at as TouchedStep) || (steps.length === 0 && changed.length > 0)))

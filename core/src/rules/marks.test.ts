@@ -60,6 +60,11 @@ describe('the step an edit has gone through', () => {
   ] as const)('made in %s', (at, change, steps) => {
     expect(new Set(stepsTouched(design, change(design), at))).toEqual(new Set(steps))
   })
+  it('of a suggestion that comes as a copy is only what differs', () => {
+    const copy = structuredClone(setField('bank.inParallel', 4)(design))
+    expect(stepsTouched(design, copy, null)).toEqual(['bank'])
+    expect(stepsTouched(design, structuredClone(design), null)).toEqual([])
+  })
 })
 
 describe('prices', () => {
