@@ -7,6 +7,7 @@ import { larkspurBench } from '../design/samples.ts'
 import { newDesign } from '../design/defaults.ts'
 import { migrate } from '../design/migrate.ts'
 import { derive } from '../derive/derive.ts'
+import { structuredCloneOf } from '../parts/shelf.ts'
 import type { Design } from '../document/types.ts'
 import { said } from '../units/words.ts'
 import { findings, stepMark } from './registry.ts'
@@ -61,9 +62,9 @@ describe('the step an edit has gone through', () => {
     expect(new Set(stepsTouched(design, change(design), at))).toEqual(new Set(steps))
   })
   it('of a suggestion that comes as a copy is only what differs', () => {
-    const copy = structuredClone(setField('bank.inParallel', 4)(design))
+    const copy = structuredCloneOf(setField('bank.inParallel', 4)(design))
     expect(stepsTouched(design, copy, null)).toEqual(['bank'])
-    expect(stepsTouched(design, structuredClone(design), null)).toEqual([])
+    expect(stepsTouched(design, structuredCloneOf(design), null)).toEqual([])
   })
 })
 
