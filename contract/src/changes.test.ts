@@ -48,7 +48,10 @@ import {
   setHourWeight,
   setInverterCount,
   setMonth,
+  setDaysOfLoads,
+  setHoursOfLoads,
   setOfLoads,
+  setSeasonOfLoads,
   moveTo,
   setPersistence,
   setOwned,
@@ -157,6 +160,11 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   setStacking: ({ inverter }, pick) => setStacking(pick(stackingChoices(inverter.part, inverter.quantity))),
   setMonth: (_, pick) => setMonth(pick([0, 5, 11]), 'snowfallCm', 12),
   setOfLoads: (design, pick) => setOfLoads(new Set([among(design, pick)]), 'priority', 'canWait'),
+  setDaysOfLoads: (design, pick) =>
+    setDaysOfLoads(new Set([among(design, pick), among(design, pick)]), pick([null, [1, 1, 1, 1, 1, 0, 0]])),
+  setHoursOfLoads: (design, pick) => setHoursOfLoads(new Set([among(design, pick)]), pick([0.5, 24])),
+  setSeasonOfLoads: (design, pick) =>
+    setSeasonOfLoads(new Set([among(design, pick)]), pick(['year', 'winter', 'summer'] as const)),
   moveTo: ({ place }) => moveTo(place.latitudeDeg * 0.999),
   setPersistence: () => setPersistence(0.4),
   setTaskDone: (_, pick) => setTaskDone('vent', pick([true, false])),

@@ -69,7 +69,7 @@ describe('the contract of a design', () => {
     ['arrays.0.colour', 'blue', 'colour is not a field of this document'],
     ['generator.startStateOfCharge', NaN, 'Starts at a charge of: NaN is not a number'],
     ['generator.kind', 'candle', 'Backup: "candle" is not allowed; one of generator, shore, vehicle'],
-    ['generator.holdMin', -1, 'Held for: −1 min is too small; at least 0 min'],
+    ['generator.holdMin', -1, 'Voltage low for: −1 min is too small; at least 0 min'],
     ['winter.years', 0, 'Years: 0 years is too small; at least 1 years'],
     ['place.climate', 'Mars', 'Climate the rows came from: "Mars" is not allowed; one of cold-valley'],
     ['inverter.part.deratePctPerK', 20, 'leave nothing of'],

@@ -67,7 +67,10 @@ export {
   setHourWeight,
   turnHomeDay,
   turnWeekday,
+  setDaysOfLoads,
+  setHoursOfLoads,
   setOfLoads,
+  setSeasonOfLoads,
 } from './change/loads.ts'
 export {
   addHorizonPoint,

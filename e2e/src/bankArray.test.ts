@@ -127,7 +127,7 @@ describe('the array', () => {
 
   it('refused layouts say why, a legal one is taken with a click', async () => {
     const { page } = await open('Larkspur Bench', 'Flooded bank', '4')
-    const card = page.locator('section', { has: page.getByRole('heading', { name: 'Legal layouts' }) })
+    const card = page.locator('section', { has: page.getByRole('heading', { name: 'Layouts within every limit' }) })
     await card
       .getByText(/refused: over \d+ V on a cold dawn/)
       .first()
@@ -166,12 +166,12 @@ describe('the array', () => {
     await setField(page, 'arrays.0.tiltSeasons.0.tiltDeg', '5')
     await redrawn(page, before)
     const flat = await sun()
-    await page.getByLabel('Stands').selectOption('turning, N–S axis')
+    await page.getByLabel('Fixed or tracking').selectOption('turning, N–S axis')
     await changes(sun, flat)
     await saved(page)
     await page.reload()
     await drawn(page)
-    expect(await page.getByLabel('Stands').inputValue()).toBe('single-axis')
+    expect(await page.getByLabel('Fixed or tracking').inputValue()).toBe('single-axis')
     expect(errors).toEqual([])
   })
 })

@@ -296,7 +296,7 @@ describe('the frame', () => {
     await page.keyboard.press('1')
     const elevation = page.locator('[data-path="place.elevationM"]')
     expect(await elevation.inputValue()).toBe('940')
-    await page.getByRole('button', { name: 'Units' }).click()
+    await page.getByRole('button', { name: 'change units' }).click()
     expect(await elevation.inputValue()).toBe('3083.99')
     await page.keyboard.press('v')
     await page.locator('.tabs .on', { hasText: 'Flooded bank' }).waitFor()

@@ -36,7 +36,7 @@ describe('what is typed with a unit', () => {
     await setField(page, 'loads.0.runningW', '1,500')
     await page.getByText('may be 1500 or 1.500').waitFor()
     await saved(page)
-    await page.getByRole('button', { name: 'Units' }).click()
+    await page.getByRole('button', { name: 'change units' }).click()
     await page.keyboard.press('8')
     await becomes(() => fieldAt(page, 'runs.0.oneWayM').inputValue(), '80')
   })

@@ -1,3 +1,4 @@
+import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { nextId, seasonsFor } from '../design/defaults.ts'
 import type { Design, Leg, Load, LoadBasis } from '../document/types.ts'
 import { onLegsOf, serviceOf } from '../inverter/service.ts'
@@ -7,7 +8,10 @@ import { loadOfWritten, type Written } from '../loads/quickAdd.ts'
 import { daysNamed, WEEKDAY_NAMES } from '../loads/week.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
 import { COUNTS } from '../fields/limits.ts'
+import { seasonOf } from '../weather/season.ts'
 import type { Change } from './change.ts'
+
+const EVERY_DAY = Array<number>(WEEKDAY_NAMES.length).fill(1)
 
 const withLoads = (design: Design, make: (load: Load, index: number) => Load): Design => ({
   ...design,
@@ -83,6 +87,37 @@ export const setOfLoads =
   (design) =>
     withLoads(design, (load) => (ids.has(load.id) ? { ...load, [key]: value } : load))
 
+/** Hours a day of several loads; those whose energy is metered or counted otherwise keep what they are stated by. */
+export const setHoursOfLoads =
+  (ids: ReadonlySet<string>, hoursPerDay: number): Change =>
+  (design) =>
+    withLoads(design, (load) => (ids.has(load.id) && load.basis === 'rated' ? { ...load, hoursPerDay } : load))
+
+/**
+ * The days of the week of several loads.
+ * @param weekdays one number a day from Monday, 1 where it is used; null for any day
+ */
+export const setDaysOfLoads =
+  (ids: ReadonlySet<string>, weekdays: readonly number[] | null): Change =>
+  (design) =>
+    withLoads(design, (load) => {
+      if (!ids.has(load.id)) return load
+      return weekdays
+        ? { ...load, weekdays: [...weekdays], daysPerWeek: daysNamed(weekdays) }
+        : { ...load, weekdays: null, daysPerWeek: EVERY_DAY.length }
+    })
+
+/** The months several loads are used in: the whole year, the seven the winter run is told by, or the other five. */
+export const setSeasonOfLoads =
+  (ids: ReadonlySet<string>, season: 'year' | 'winter' | 'summer'): Change =>
+  (design) => {
+    const { months } = seasonOf(design.place)
+    const seasonShare = MONTH_NAMES.map((_, month) =>
+      season === 'year' || months.includes(month) === (season === 'winter') ? 1 : 0,
+    )
+    return withLoads(design, (load) => (ids.has(load.id) ? { ...load, seasonShare: [...seasonShare] } : load))
+  }
+
 /** One load on another leg. */
 export const moveToLeg = (id: string, leg: Leg): Change => setOfLoads(new Set([id]), 'leg', leg)
 
@@ -126,7 +161,6 @@ function withBasis(load: Load, basis: LoadBasis): Load {
 /** What a load is stated by. */
 export const setBasis = (id: string, basis: LoadBasis): Change => changeLoad(id, (load) => withBasis(load, basis))
 
-const EVERY_DAY = Array<number>(WEEKDAY_NAMES.length).fill(1)
 const turned = (weekdays: readonly number[], day: number) => weekdays.map((each, i) => (i === day ? 1 - each : each))
 
 /**

@@ -76,10 +76,10 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
     COUNTS.stringsOfArray,
     'Strings side by side. From three on each needs its own fuse.',
   ),
-  controllerId: key('On', 'The charge controller it is wired to.'),
-  tracker: whole('Its tracker', '', 1, 8, 'Which of the controller’s trackers it is on.', { since: since(2, 1) }),
+  controllerId: key('Controller', 'The charge controller it is wired to.'),
+  tracker: whole('Tracker input', '', 1, 8, 'Which of the controller’s trackers it is on.', { since: since(2, 1) }),
   tiltDeg: number('Tilt', '°', 0, 90, 'From level. Latitude plus 15° favours winter, 60° and more sheds snow.'),
-  azimuthDeg: number('Facing', '°', 0, 360, 'Compass bearing from true north: 180 is south.'),
+  azimuthDeg: number('Faces', '°', 0, 360, 'Compass bearing from true north: 180 is south.'),
   tiltSeasons: rows(
     'Seasons of tilt',
     TILT_SEASON,
@@ -88,7 +88,7 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
     since(2, []),
   ),
   tracking: choice(
-    'Stands',
+    'Fixed or tracking',
     [
       { value: 'fixed', label: 'fixed' },
       { value: 'single-axis', label: 'turning, N–S axis' },
@@ -105,7 +105,7 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
     'Modules close to a roof run hotter: less power, lower voltage.',
   ),
   orientation: choice(
-    'Modules lie',
+    'Module orientation',
     [
       { value: 'portrait', label: 'portrait' },
       { value: 'landscape', label: 'landscape' },
@@ -114,7 +114,7 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
     since(5, 'portrait'),
   ),
   site: choice(
-    'On the',
+    'Stands on',
     [
       { value: 'ground', label: 'ground' },
       { value: 'roof', label: 'roof' },
@@ -123,20 +123,20 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
     since(2, 'ground'),
   ),
   horizonShare: share(
-    'Horizon in its way',
+    'Horizon that shades it',
     'How much of the place’s horizon stands in the way of this array, 100 % all of it.',
     { step: 10, since: since(2, 1) },
   ),
-  soilingLoss: lossFrom('Soiling', 'Lost to dust and leaves, 2 to 5 %.'),
-  mismatchLoss: lossFrom('Mismatch', 'Lost because modules differ, 1 to 2 %.'),
+  soilingLoss: lossFrom('Soiling loss', 'Lost to dust and leaves, 2 to 5 %.'),
+  mismatchLoss: lossFrom('Mismatch loss', 'Lost because modules differ, 1 to 2 %.'),
   lightInducedLoss: lossFrom(
     'First-year loss',
     'What modules lose in their first weeks in the light, 1 to 2 %; 0 where the sheet promises none.',
   ),
-  wiringLoss: lossFrom('Wiring', 'Lost in the cables to the controller, 1 to 3 %.'),
-  ageYears: number('Age', 'years', 0, 60, 'Modules lose about half a per cent a year.'),
+  wiringLoss: lossFrom('Wiring loss', 'Lost in the cables to the controller, 1 to 3 %.'),
+  ageYears: number('Age of the modules', 'years', 0, 60, 'Modules lose about half a per cent a year.'),
   breakerV: number(
-    'Breaker and switch',
+    'Breaker and switch rating',
     'V',
     10,
     2000,
@@ -193,7 +193,7 @@ export const CONTROLLER: FieldTable<ControllerPart> = {
   minTrackV: number('Tracks from', 'V', 0, 2000, 'Lowest voltage at which it finds the power point.'),
   maxTrackV: number('Tracks up to', 'V', 1, 2000, 'Highest voltage at which it finds the power point.'),
   aboveBankV: number(
-    'Above the bank',
+    'Volts above the bank',
     'V',
     0,
     100,
@@ -201,7 +201,7 @@ export const CONTROLLER: FieldTable<ControllerPart> = {
     { step: 0.5, since: since(6, 5) },
   ),
   startAboveBankV: number(
-    'Above it to start',
+    'Volts above it to start',
     'V',
     0,
     100,
@@ -253,7 +253,7 @@ export const CONTROLLER_IN_PLACE: FieldTable<Controller> = {
   name: named('Controller name', 'What you call it.'),
   part: part('Part', CONTROLLER, 'The charge controller.'),
   chargeLimitA: number(
-    'Set to, at most',
+    'Charging set to, at most',
     'A',
     1,
     1000,

@@ -187,7 +187,7 @@ export const BANK: FieldTable<Bank> = {
     { step: 0.5 },
   ),
   rechargeDays: number(
-    'Full again within',
+    'Days to full again',
     'd',
     0.5,
     60,
@@ -198,12 +198,12 @@ export const BANK: FieldTable<Bank> = {
     min: 0.05,
     step: 5,
   }),
-  cutoffStateOfCharge: share('Cut-out at a charge of', 'Where the inverter or the management unit lets go.', {
+  cutoffStateOfCharge: share('Cut-out charge', 'Where the inverter or the management unit lets go.', {
     max: 0.9,
     step: 5,
   }),
   absorbV: number(
-    'Absorbs at',
+    'Absorption voltage',
     'V',
     10,
     70,
@@ -224,7 +224,7 @@ export const BANK: FieldTable<Bank> = {
     'Where the main leads are taken off. Opposite corners share better than one end; equal leads to bars share best.',
   ),
   linkMilliohm: number(
-    'Each link, resistance',
+    'Resistance of a link',
     'mΩ',
     0,
     100,

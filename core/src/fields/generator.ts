@@ -95,23 +95,23 @@ export const GENERATOR: FieldTable<Generator> = {
     since(4, true),
   ),
   holdMin: number(
-    'Held for',
+    'Voltage low for',
     'min',
     0,
     720,
     'So long the voltage must stay low, so that a starting pump does not start it.',
     { step: 15, since: since(3, 15) },
   ),
-  morningH: whole('Looked at, at', 'h', 0, 23, 'Hour of the day at which somebody looks at the monitor.', {
+  morningH: whole('Looked at daily at', 'h', 0, 23, 'Hour of the day at which somebody looks at the monitor.', {
     since: since(3, 8),
   }),
   stopStateOfCharge: share(
-    'Stops at',
+    'Stops at a charge of',
     'Lithium 0.8 to 0.9: the last part charges slowly. Lead to the top now and then.',
     { step: 5 },
   ),
-  minRunH: number('Runs at least', 'h', 0, 48, 'Short runs wear an engine; one hour warms it through.', { step: 0.5 }),
-  maxRunH: number('Runs at most', 'h', 0.5, 240, 'A tank, or patience.', { step: 0.5 }),
+  minRunH: number('Shortest run', 'h', 0, 48, 'Short runs wear an engine; one hour warms it through.', { step: 0.5 }),
+  maxRunH: number('Longest run', 'h', 0.5, 240, 'A tank, or patience.', { step: 0.5 }),
   restDays: number(
     'Days between runs',
     'd',
@@ -120,7 +120,7 @@ export const GENERATOR: FieldTable<Generator> = {
     'Least days between the starts of two runs; 0 for as often as needed.',
     { since: since(3, 0) },
   ),
-  warmUpMin: number('Warms up for', 'min', 0, 60, 'Before it carries load, 2 to 5.', { since: since(3, 0) }),
+  warmUpMin: number('Warm-up', 'min', 0, 60, 'Before it carries load, 2 to 5.', { since: since(3, 0) }),
   quietFromH: whole('No starts from', 'h', 0, 23, 'Hour of the day; the same hour twice means none.'),
   quietToH: whole('No starts until', 'h', 0, 23, 'Hour of the day.'),
   fullChargeEveryDays: number('Full charge every', 'd', 1, 365, 'Lead wants to be full every one to three weeks.', {
@@ -179,7 +179,7 @@ export const GENERATOR: FieldTable<Generator> = {
   ),
   fuelPricePerL: number('Fuel price', 'money/L', 0, 1000, 'Delivered to the place.', { step: 0.05 }),
   oilEveryH: number(
-    'Oil every',
+    'Oil change every',
     'h',
     5,
     5000,
@@ -197,7 +197,7 @@ export const GENERATOR: FieldTable<Generator> = {
     'All that can be stored on site; mind what the code and the insurance allow.',
     { empty: 'not known', step: 10, since: since(3, null) },
   ),
-  cordA: number('The cord carries', 'A', 1, 400, 'Rating of the cord and its breaker.', { since: since(3, 15) }),
+  cordA: number('Cord rating', 'A', 1, 400, 'Rating of the cord and its breaker.', { since: since(3, 15) }),
   cordV: number('Cord voltage', 'V', 90, 480, 'What the outlet gives: 120, 230 or 240 V.', { since: since(3, 120) }),
   pricePerKWh: number('Energy price', 'money/kWh', 0, 1000, 'What a kilowatt-hour from the cord costs.', {
     step: 0.05,

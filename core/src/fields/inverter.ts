@@ -75,9 +75,11 @@ export const INVERTER_PART: FieldTable<InverterPart> = {
     empty: 'it has no search mode',
     since: since(3, null),
   }),
-  searchWakeW: number('Search woken by', 'W', 0, 5000, 'Smallest load that wakes it.', { since: since(3, 0) }),
+  searchWakeW: number('Load that wakes the search', 'W', 0, 5000, 'Smallest load that wakes it.', {
+    since: since(3, 0),
+  }),
   peakEfficiency: share('Best efficiency', 'Highest of its curve, 0.9 to 0.96.', { min: 0.3, max: 0.999, step: 0.5 }),
-  peakAtFraction: share('Best at a load of', 'Share of its rating where that is, 0.15 to 0.4.', {
+  peakAtFraction: share('Best efficiency at a load of', 'Share of its rating where that is, 0.15 to 0.4.', {
     min: 0.01,
     max: 0.95,
     step: 5,
@@ -97,7 +99,7 @@ export const INVERTER_PART: FieldTable<InverterPart> = {
       since: since(3, 25),
     },
   ),
-  deratePctPerK: number('Loses with heat', '%/K', 0, 20, 'Of its rating, for each kelvin above that.', {
+  deratePctPerK: number('Loss with heat', '%/K', 0, 20, 'Of its rating, for each kelvin above that.', {
     step: 0.1,
     since: since(3, 0.8),
   }),
@@ -109,17 +111,10 @@ export const INVERTER_PART: FieldTable<InverterPart> = {
     say`Elevation above which its output falls, often ${amount(1500, 'm')} or ${amount(2000, 'm')}.`,
     { step: 100, since: since(3, 2000) },
   ),
-  deratePctPer100M: number(
-    'Loses with height',
-    '%/100 m',
-    0,
-    20,
-    'Of its rating, for each step of height above that.',
-    {
-      step: 0.1,
-      since: since(3, 1),
-    },
-  ),
+  deratePctPer100M: number('Loss with height', '%/100 m', 0, 20, 'Of its rating, for each step of height above that.', {
+    step: 0.1,
+    since: since(3, 1),
+  }),
   chargerA: number('Charger', 'A', 0, 2000, 'Current its charger gives the bank from a generator; 0 for none.'),
   chargerEfficiency: share('Charger efficiency', 'What reaches the bank of what it draws, 0.8 to 0.92.', {
     min: 0.3,
@@ -132,7 +127,9 @@ export const INVERTER_PART: FieldTable<InverterPart> = {
     2000,
     'What it can pass on from a generator to the house; 0 for no relay.',
   ),
-  lowCutV: number('Lets go below', 'V', 5, 60, 'Bank voltage, under load, at which it switches off.', { step: 0.5 }),
+  lowCutV: number('Low-voltage cut-out', 'V', 5, 60, 'Bank voltage, under load, at which it switches off.', {
+    step: 0.5,
+  }),
   bankV: choice<InverterPart['bankV']>('Bank it is made for', BANK_VOLTAGES, 'It works on no other.'),
   controller: part('Built-in controller', CONTROLLER, 'The charge controller of an all-in-one unit.', {
     empty: 'it has none',

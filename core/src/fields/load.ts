@@ -70,7 +70,7 @@ export const LOAD: FieldTable<Load> = {
   ),
   hoursPerDay: number('Hours a day', 'h', 0, 24, 'Hours it is switched on in a day of use.', { step: 0.5 }),
   duty: share(
-    'Runs for, of those hours',
+    'Share of those hours it draws',
     'Share of the time it is on that it really draws its watts. A thermostat or a compressor runs a third of the time or so.',
     { step: 5 },
   ),
@@ -83,7 +83,7 @@ export const LOAD: FieldTable<Load> = {
   ),
   weekdays: weekdays('Days of the week', 'any', 'The days it is used on, where they are always the same.'),
   meteredKWh: number(
-    'Metered',
+    'Meter count',
     'kWh',
     0,
     100000,
@@ -93,7 +93,7 @@ export const LOAD: FieldTable<Load> = {
       step: 0.1,
     },
   ),
-  meteredHours: number('Metered over', 'h', 0.1, 20000, 'How long the meter counted.', {
+  meteredHours: number('Hours on the meter', 'h', 0.1, 20000, 'How long the meter counted.', {
     empty: 'not metered',
     step: 24,
   }),
@@ -105,13 +105,15 @@ export const LOAD: FieldTable<Load> = {
   cycleWh: number('Battery of the tool', 'Wh', 0, 100000, 'Volts times amp-hours on its label.', {
     empty: 'not known',
   }),
-  cycleDepth: share('Emptied by', 'How far it is emptied before it is charged.', { empty: 'not known' }),
+  cycleDepth: share('Tool battery emptied by', 'How far it is emptied before it is charged.', { empty: 'not known' }),
   cycleChargerEfficiency: share('Charger efficiency', 'What arrives of what its charger draws, 0.75 to 0.9.', {
     min: 0.1,
     empty: 'not known',
   }),
   cyclesPerWeek: number('Times a week', '/week', 0, 1000, 'How often it is charged.', { empty: 'not known' }),
-  monthKWh: number('A month', 'kWh', 0, 100000, 'What a bill or a label says of a month.', { empty: 'not known' }),
+  monthKWh: number('Energy a month', 'kWh', 0, 100000, 'What a bill or a label says of a month.', {
+    empty: 'not known',
+  }),
   meterReadings: rows(
     'Meter readings',
     READING,
@@ -120,7 +122,7 @@ export const LOAD: FieldTable<Load> = {
     since(2, []),
   ),
   standbyW: number(
-    'Standing by',
+    'Standby draw',
     'W',
     0,
     10000,
@@ -183,7 +185,7 @@ export const LOAD: FieldTable<Load> = {
     'What it draws for a moment as it starts, measured or from locked-rotor amps times volts.',
     { empty: 'the usual', step: 100 },
   ),
-  startS: number('Start lasts', 's', 0.05, 120, 'How long the start draws so much.', {
+  startS: number('Start duration', 's', 0.05, 120, 'How long the start draws so much.', {
     empty: 'the usual',
     step: 0.5,
     since: since(3, null),

@@ -57,7 +57,7 @@ const persistence = numbers(
 )
 
 const interannualPct = number(
-  'Winters differ by',
+  'Spread between winters',
   '%',
   0,
   25,
@@ -119,14 +119,14 @@ const ROOM: FieldTable<BatteryRoom> = {
     'Heated follows its thermostat, unheated the air outside, dulled, buried the ground. Lithium must not be charged below freezing.',
   ),
   setC: number(
-    'Kept at',
+    'Room kept at',
     '°C',
     -20,
     45,
     say`What a heated room’s thermostat is set to. ${celsius(10)} to ${celsius(20)} is usual.`,
   ),
   depthM: number(
-    'Ground above it',
+    'Ground above the room',
     'm',
     0.1,
     10,
@@ -169,7 +169,7 @@ export const PLACE: FieldTable<Place> = {
     'Standard time of the place, without summer time. Loads and quiet hours go by it.',
   ),
   wiringBasis: choice(
-    'Conductors in',
+    'Conductor sizes in',
     [
       { value: 'awg', label: 'AWG' },
       { value: 'metric', label: 'mm²' },
@@ -223,7 +223,7 @@ export const PLACE: FieldTable<Place> = {
     empty: 'none is chosen',
     since: since(2, null),
   }),
-  albedoBare: share('Ground reflects', 'Share of sunlight that bare ground throws back: grass 0.2, dry soil 0.3.'),
+  albedoBare: share('Bare ground reflects', 'Share of sunlight that bare ground throws back: grass 0.2, dry soil 0.3.'),
   albedoSnow: share('Snow reflects', 'Share of sunlight that lying snow throws back: old 0.5, fresh 0.8.'),
   horizon: rows(
     'Horizon',

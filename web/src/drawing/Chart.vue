@@ -3,6 +3,8 @@ import { refDebounced } from '@vueuse/core'
 import { computed, defineAsyncComponent } from 'vue'
 import type { ApexOptions } from 'apexcharts'
 import { usePrefs } from '../stores/prefs.ts'
+import { chartSentence } from './chartWords.ts'
+import FiguresTable from './FiguresTable.vue'
 import { useIdle } from './useIdle.ts'
 
 const ApexChart = defineAsyncComponent(() => import('vue3-apexcharts'))
@@ -16,6 +18,8 @@ const props = defineProps<{
   format: (value: number) => string
   stacked?: boolean
   label: string
+  /** what the categories are, over the first column of its table */
+  over: string
   tickAmount?: number
   /** a value every bar is to be seen against, with its words */
   level?: { at: number; says: string }
@@ -43,6 +47,9 @@ const shape = settledOf(() => {
   return { type, categories, colours, stacked, tickAmount, level, marked }
 })
 const format = (value: number) => props.format(value)
+const sentence = computed(() => chartSentence(settled.value, shape.value.categories, format))
+const rows = () =>
+  shape.value.categories.map((category, i) => [category, ...settled.value.map(({ data }) => format(data[i]))])
 
 /** Colours come from the theme's own variables, so that a chart follows it. */
 const resolve = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
@@ -118,8 +125,11 @@ const options = computed<ApexOptions>(() => {
 </script>
 
 <template>
-  <figure class="chart" :style="{ minHeight: `${height}px` }" :aria-label="label" role="img">
-    <ApexChart v-if="idle" :type="type" :height="height" :options="options" :series="settled" />
+  <figure class="chart">
+    <div class="drawn" :style="{ minHeight: `${height}px` }" :aria-label="`${label}. ${sentence}`" role="img">
+      <ApexChart v-if="idle" :type="type" :height="height" :options="options" :series="settled" />
+    </div>
+    <FiguresTable :of="label" :columns="[over, ...settled.map(({ name }) => name)]" :rows="rows" />
   </figure>
 </template>
 
@@ -127,6 +137,14 @@ const options = computed<ApexOptions>(() => {
 .chart {
   margin: 0;
   min-width: 0;
-  margin-bottom: -18px;
+}
+
+.drawn {
+  overflow: hidden;
+  margin-bottom: -14px;
+}
+
+.drawn + :deep(.figures-table) {
+  position: relative;
 }
 </style>

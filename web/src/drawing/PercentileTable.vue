@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from './stacks.ts'
 import { RUN_FIGURES, type RunFigure, type WinterSummary, type YearFigures } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { usePrefs } from '../stores/prefs.ts'
@@ -22,7 +23,7 @@ const COLUMNS = [
 </script>
 
 <template>
-  <table class="sheet">
+  <table v-stack class="sheet">
     <thead>
       <tr>
         <th>a year</th>

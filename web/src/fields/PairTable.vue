@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="T extends object">
+import { vStack } from '../drawing/stacks.ts'
 import { Trash2 } from '@lucide/vue'
 import NumberField from './NumberField.vue'
 
@@ -20,11 +21,11 @@ const emit = defineEmits<{
 </script>
 
 <template>
-  <table class="sheet">
+  <table v-stack class="sheet">
     <thead>
       <tr>
         <th v-for="column in columns" :key="column.key" class="n">{{ column.title }}</th>
-        <th />
+        <th><span class="unseen">remove</span></th>
       </tr>
     </thead>
     <tbody>

@@ -20,6 +20,7 @@ const TALLEST = 18
       :class="{ on: chosen.includes(i) }"
       :aria-pressed="chosen.includes(i)"
       :title="titles?.[i]"
+      :aria-label="titles?.[i]"
       @click="emit('pick', i)"
     >
       <i v-if="heights" :style="{ height: `${TALLEST * heights[i]}px` }" />{{ name }}
@@ -34,7 +35,7 @@ const TALLEST = 18
 
 button {
   display: flex;
-  min-width: 22px;
+  min-width: 24px;
   flex-direction: column;
   align-items: center;
   justify-content: flex-end;

@@ -1,16 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { Moon, Plus, Redo2, Sun, Undo2 } from '@lucide/vue'
+import { useRouter } from 'vue-router'
+import { LayoutGrid, ListChecks, Moon, Plus, Redo2, Search, Sun, Undo2 } from '@lucide/vue'
 import type { Step } from '@ambrel/core'
 import { connection } from '../saving/connection.ts'
 import { draftsAreKept } from '../saving/drafts.ts'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 
-defineProps<{ step: Step }>()
+const props = defineProps<{ step: Step }>()
 defineEmits<{ palette: []; variant: [] }>()
 const design = useDesign()
 const prefs = usePrefs()
+const router = useRouter()
+const go = (id: string) => router.push({ name: 'design', params: { id, step: props.step } })
 const basis = computed(() => (design.document?.place.wiringBasis === 'awg' ? 'AWG' : 'mm²'))
 const kept = computed(() => (draftsAreKept.value ? 'kept here' : 'NOT kept in this browser: leave this page open'))
 const saving = computed(() => {
@@ -46,9 +49,22 @@ const why = computed(() =>
 
 <template>
   <header class="top">
-    <RouterLink class="home" :to="{ name: 'shelf' }" title="Design shelf">Ambrel</RouterLink>
+    <RouterLink class="home" :to="{ name: 'shelf' }" title="Design shelf"
+      ><LayoutGrid v-if="prefs.narrow" :size="17" aria-label="Design shelf" /><template v-else
+        >Ambrel</template
+      ></RouterLink
+    >
     <span class="name" :title="design.document?.name">{{ design.document?.name }}</span>
-    <nav class="tabs" aria-label="Variants">
+    <select
+      v-if="prefs.narrow && design.siblings.length > 1"
+      class="variant"
+      aria-label="Variant"
+      :value="design.id"
+      @change="go(($event.target as HTMLSelectElement).value)"
+    >
+      <option v-for="entry in design.siblings" :key="entry.id" :value="entry.id">{{ entry.variant }}</option>
+    </select>
+    <nav v-if="!prefs.narrow" class="tabs" aria-label="Variants">
       <RouterLink
         v-for="entry in design.siblings"
         :key="entry.id"
@@ -80,19 +96,40 @@ const why = computed(() =>
     >
       <Redo2 :size="16" />
     </button>
-    <button class="icon-button quiet" title="Metric or imperial" aria-label="Units" @click="prefs.toggleUnits">
+    <button
+      v-if="prefs.narrow"
+      class="icon-button"
+      title="Findings"
+      :aria-label="prefs.findingsOpen ? 'Hide findings' : 'Findings'"
+      :aria-expanded="prefs.findingsOpen"
+      data-findings
+      @click="prefs.findingsOpen = !prefs.findingsOpen"
+    >
+      <ListChecks :size="17" />
+    </button>
+    <button
+      class="icon-button quiet units"
+      title="Metric or imperial"
+      :aria-label="`${prefs.units} · ${basis}, change units`"
+      @click="prefs.toggleUnits"
+    >
       {{ prefs.units }} · {{ basis }}
     </button>
     <button
-      class="icon-button"
+      class="icon-button theme"
       :title="prefs.theme === 'night' ? 'Day theme' : 'Night theme'"
       aria-label="Theme"
       @click="prefs.toggleTheme"
     >
       <Sun v-if="prefs.theme === 'night'" :size="16" /><Moon v-else :size="16" />
     </button>
-    <button class="icon-button" title="Command palette" aria-label="Command palette" @click="$emit('palette')">
-      <kbd>Ctrl K</kbd>
+    <button
+      class="icon-button"
+      title="Command palette"
+      :aria-label="prefs.narrow ? 'Command palette' : 'Ctrl K, command palette'"
+      @click="$emit('palette')"
+    >
+      <Search v-if="prefs.narrow" :size="16" /><kbd v-else>Ctrl K</kbd>
     </button>
   </header>
 </template>
@@ -178,10 +215,55 @@ const why = computed(() =>
   font-weight: 600;
 }
 
+.variant {
+  min-width: 0;
+  max-width: 170px;
+  height: 28px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: var(--paper);
+  color: inherit;
+  font: inherit;
+}
+
 @media (max-width: 900px) {
-  .home,
-  .tabs a:not(.on) {
+  .top {
+    gap: 4px;
+    padding: 0 8px;
+  }
+
+  .saved {
+    min-width: 40px;
+    flex: 0 1 auto;
+    font-size: 12px;
+  }
+
+  .name {
+    flex: 1 1 60px;
+    margin-left: 2px;
+    font-size: 16px;
+  }
+
+  .grow {
     display: none;
+  }
+}
+
+/* what there is no room for stands in the palette */
+@media (max-width: 600px) {
+  .units,
+  .theme {
+    display: none;
+  }
+
+  .variant {
+    max-width: 96px;
+  }
+}
+
+@media (max-height: 560px) {
+  .top {
+    height: 100%;
   }
 }
 </style>

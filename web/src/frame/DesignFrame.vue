@@ -165,7 +165,14 @@ onBeforeUnmount(() => working.close())
       <component :is="STEP_VIEWS[step]" v-if="design.document" :key="design.id" />
     </main>
     <FindingsPane v-if="prefs.findingsOpen" :step="step" class="areaFind no-print" />
-    <button v-else class="peek no-print" title="Show findings (f)" @click="prefs.findingsOpen = true">Findings</button>
+    <button
+      v-else-if="!prefs.narrow"
+      class="peek no-print"
+      title="Show findings (f)"
+      @click="prefs.findingsOpen = true"
+    >
+      Findings
+    </button>
     <WinterStrip class="areaStrip no-print" />
     <WorkingSheet />
     <FieldHelp />
@@ -186,7 +193,7 @@ onBeforeUnmount(() => working.close())
 .frame {
   display: grid;
   height: 100%;
-  grid-template: 46px minmax(0, 1fr) 104px / 200px minmax(0, 1fr) 268px;
+  grid-template: 46px minmax(0, 1fr) auto / 200px minmax(0, 1fr) 268px;
   grid-template-areas: 'top top top' 'rail bench find' 'strip strip strip';
 }
 
@@ -209,14 +216,6 @@ onBeforeUnmount(() => working.close())
   top: 8px;
 }
 
-.unseen {
-  position: absolute;
-  overflow: hidden;
-  width: 1px;
-  height: 1px;
-  clip-path: inset(50%);
-}
-
 .areaBench:focus {
   outline: none;
 }
@@ -231,8 +230,10 @@ onBeforeUnmount(() => working.close())
 
 .areaBench {
   grid-area: bench;
+  --bench-pad: 18px;
+
   overflow: auto;
-  padding: 14px 18px 22px;
+  padding: 14px var(--bench-pad) 22px;
 }
 
 .areaFind {
@@ -263,7 +264,7 @@ onBeforeUnmount(() => working.close())
 @media (max-width: 900px) {
   .frame,
   .frame.wide {
-    grid-template: 46px 44px minmax(0, 1fr) 104px / minmax(0, 1fr);
+    grid-template: 46px 44px minmax(0, 1fr) auto / minmax(0, 1fr);
     grid-template-areas: 'top' 'rail' 'bench' 'strip';
   }
 
@@ -278,16 +279,23 @@ onBeforeUnmount(() => working.close())
     background: var(--card);
     box-shadow: var(--shadow);
   }
+}
 
-  .peek {
-    position: fixed;
-    z-index: 19;
-    right: 0;
-    bottom: 120px;
-    grid-area: auto;
-    padding: 10px 4px;
-    border: 1px solid var(--rule);
-    background: var(--card);
+@media (max-width: 900px) and (max-height: 560px) {
+  .frame,
+  .frame.wide {
+    grid-template-rows: 40px 36px minmax(0, 1fr) auto;
+  }
+
+  .areaFind {
+    top: 76px;
+    bottom: 28px;
+  }
+}
+
+@media (max-width: 600px) {
+  .areaBench {
+    --bench-pad: 12px;
   }
 }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../drawing/stacks.ts'
 import { ref, watch } from 'vue'
 import type { HistoryEntry } from '@ambrel/contract'
 import { api } from '../stores/api.ts'
@@ -34,7 +35,7 @@ const bringBack = (version: number) =>
     <p class="quiet">The last hundred saves. Bringing one back is an edit like any other and can be undone.</p>
     <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
     <div class="list">
-      <table class="sheet">
+      <table v-stack class="sheet">
         <tbody>
           <tr v-for="entry in entries" :key="entry.version">
             <td>{{ new Date(entry.savedAt).toLocaleString() }}</td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../drawing/stacks.ts'
 import { computed } from 'vue'
 import type { Command } from './commands.ts'
 import { STEP_KEYS } from './steps.ts'
@@ -20,7 +21,7 @@ const rows = computed(() => [
 
 <template>
   <el-dialog :model-value="open" title="Keys" width="420" @close="$emit('close')">
-    <table class="sheet">
+    <table v-stack class="sheet">
       <tbody>
         <tr v-for="{ key, says } in rows" :key="key">
           <td>

@@ -5,6 +5,7 @@ import { useDesign } from '../stores/design.ts'
 import { useSuggest } from '../stores/suggest.ts'
 import { isSuggested } from './commands.ts'
 import { stepName } from './steps.ts'
+import StepIndex from './StepIndex.vue'
 import { usePrefs } from '../stores/prefs.ts'
 
 /** Heading of a step with its Suggest, and the reasons of the last one. */
@@ -62,14 +63,30 @@ const fillAll = () => suggest.ask('whole', props.step, 'suggest the whole system
         <li v-for="reason in design.suggestion.reasons" :key="prefs.say(reason)">{{ prefs.say(reason) }}</li>
       </ul>
       <button v-if="design.suggestion.change" class="link" data-withdraw @click="design.withdraw">undo</button>
-      <button class="link" @click="design.suggestion = null">fine</button>
+      <button class="link" @click="design.suggestion = null">close</button>
     </div>
   </div>
+  <StepIndex />
 </template>
 
 <style scoped>
 .head {
-  margin-bottom: 12px;
+  margin-bottom: 4px;
+}
+
+@media (max-width: 600px) {
+  .row {
+    flex-wrap: wrap;
+    gap: 6px 8px;
+  }
+
+  .row .grow {
+    flex: 1 1 60%;
+  }
+
+  .row :deep(.el-button) {
+    margin-left: 0;
+  }
 }
 
 .untouched {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, toRaw } from 'vue'
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, useMediaQuery } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { backupName, MONTH_DAYS, MONTH_NAMES, seasonOf } from '@ambrel/core'
 import { quantity } from '@ambrel/core/units'
@@ -9,6 +9,7 @@ import { editionOf } from '../stores/edition.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
 import { chargeColour } from '../drawing/chargeRamp.ts'
+import WinterTable from './WinterTable.vue'
 import { yearsWords } from './yearsWords.ts'
 
 const HEIGHT = 104
@@ -52,6 +53,21 @@ const ghostPath = computed(() => {
 const current = computed(() => (design.document ? editionOf(toRaw(design.document)) : 0))
 const percent = (share: number) => quantity(share, 'share')
 const hovered = ref<number | null>(null)
+/** On a page without height, as one that is zoomed into, it is a line that opens. */
+const flat = useMediaQuery('(max-height: 560px)')
+const opened = ref(false)
+const folded = computed(() => flat.value && !opened.value)
+const table = ref(false)
+/** The whole of it in a sentence. */
+const sentence = computed(() => {
+  if (!summary.value) return 'running winters…'
+  const { weeks } = summary.value
+  const low = Math.min(...weeks.map((week) => week.lowTypical))
+  const bad = Math.min(...weeks.map((week) => week.lowOneInTen))
+  const short = weeks.filter((week) => week.shortOneInTen >= 0.5).length
+  const end = short === 0 ? 'no week short' : `${short} ${short === 1 ? 'week' : 'weeks'} short`
+  return `Lowest charge ${percent(low)} typically, ${percent(bad)} in 1 winter of 10; ${end}`
+})
 const told = computed(() => {
   if (hovered.value === null || !summary.value) return null
   const week = summary.value.weeks[hovered.value]
@@ -69,18 +85,35 @@ function point(event: PointerEvent): void {
   const week = Math.floor((event.clientX - box.left - left) / step.value)
   hovered.value = summary.value && week >= 0 && week < summary.value.weeks.length ? week : null
 }
+function key(event: KeyboardEvent): void {
+  if (!summary.value) return
+  const last = summary.value.weeks.length - 1
+  const at = hovered.value ?? -1
+  const to = { ArrowRight: at + 1, ArrowLeft: at < 0 ? last : at - 1, Home: 0, End: last }[event.key]
+  if (event.key === 'Escape') hovered.value = null
+  else if (to === undefined) return
+  else hovered.value = Math.max(0, Math.min(last, to))
+  event.preventDefault()
+}
 </script>
 
 <template>
   <footer
     class="strip"
+    :class="{ folded }"
     aria-label="The coming winter"
     :data-years="winter.winters?.years ?? 0"
     :data-run="winter.edition"
     :data-edition="current"
   >
+    <div v-if="flat" class="line">
+      <button class="link" :aria-expanded="opened" data-strip-line @click="opened = !opened">
+        {{ opened ? 'fold' : 'The coming winter' }}
+      </button>
+      <span class="quiet">{{ sentence }}</span>
+    </div>
     <div class="caption">
-      <h3>The coming winter</h3>
+      <h2>The coming winter</h2>
       <p v-if="winter.ghost" class="quiet">
         line: {{ winter.ghost.says }} <button class="link" @click="winter.clearGhost">hide</button>
       </p>
@@ -89,6 +122,7 @@ function point(event: PointerEvent): void {
         lowest charge by week: bar typical, line 1 in 10; below: {{ backup }}
         <template v-if="winter.winters"> · {{ yearsWords(design.document, winter.winters.years) }}</template>
       </p>
+      <button v-if="summary" class="link quiet tell" data-strip-table @click="table = true">as a table</button>
       <p v-if="winter.running && winter.progress > 0" class="quiet">
         {{ Math.round(winter.progress * 100) }} % <button class="link" @click="winter.cancel">cancel</button>
       </p>
@@ -103,7 +137,11 @@ function point(event: PointerEvent): void {
         :width="width"
         :height="HEIGHT"
         role="img"
-        :aria-label="`Lowest charge of ${summary.weeks.length} weeks, typical and 1 in 10, over ${summary.years} years`"
+        tabindex="0"
+        :aria-label="`Lowest charge of ${summary.weeks.length} weeks over ${summary.years} years. ${sentence}. Arrow keys read a week.`"
+        data-strip
+        @keydown="key"
+        @blur="hovered = null"
         @pointermove="point"
         @pointerleave="hovered = null"
       >
@@ -139,6 +177,8 @@ function point(event: PointerEvent): void {
       </svg>
       <p v-else class="quiet waiting">running winters…</p>
     </div>
+    <p class="unseen" role="status">{{ told }}</p>
+    <WinterTable :open="table" @close="table = false" />
   </footer>
 </template>
 
@@ -156,6 +196,10 @@ function point(event: PointerEvent): void {
   padding: 10px 12px 0 14px;
   border-right: 1px solid var(--rule);
   line-height: 1.35;
+}
+
+h2 {
+  font-size: 14px;
 }
 
 .told {
@@ -221,6 +265,30 @@ function point(event: PointerEvent): void {
   display: grid;
   gap: 2px;
   padding: 14px;
+}
+
+.line {
+  display: flex;
+  grid-column: 1 / -1;
+  gap: 10px;
+  align-items: center;
+  overflow: hidden;
+  height: 28px;
+  padding: 0 12px;
+  white-space: nowrap;
+}
+
+.strip:has(.line) {
+  height: auto;
+}
+
+.folded .caption,
+.folded .holder {
+  display: none;
+}
+
+.tell {
+  font-size: 12.5px;
 }
 
 @media (max-width: 900px) {

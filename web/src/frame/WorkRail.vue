@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { ChevronDown, ChevronLeft, ChevronRight } from '@lucide/vue'
 import { STEPS, type Level, type Step } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
@@ -7,7 +8,7 @@ import { usePrefs } from '../stores/prefs.ts'
 import StateMark from '../drawing/StateMark.vue'
 import { keyFigure, stepName } from './steps.ts'
 
-defineProps<{ id: string; step: Step }>()
+const props = defineProps<{ id: string; step: Step }>()
 const design = useDesign()
 const log = useLog()
 const prefs = usePrefs()
@@ -29,26 +30,59 @@ function mark(step: Step): Level {
 
 /** A link is drawn anew only where its own figure or mark changed. */
 const links = computed(() => STEPS.map((each) => ({ step: each, says: figure(each), level: mark(each) })))
+/** On a narrow screen the step at hand and its neighbours; the list opens over the bench. */
+const listed = ref(false)
+const at = computed(() => STEPS.indexOf(props.step))
+const to = (step: Step | undefined) =>
+  step
+    ? { name: 'design', params: { id: props.id, step } }
+    : { name: 'design', params: { id: props.id, step: props.step } }
 </script>
 
 <template>
-  <nav class="rail" aria-label="Steps">
-    <RouterLink
-      v-for="({ step: each, says, level }, i) in links"
-      :key="each"
-      v-memo="[says, level, each === step, id]"
-      :to="{ name: 'design', params: { id, step: each } }"
-      :class="{ on: each === step }"
-      :aria-current="each === step ? 'step' : undefined"
-      :data-step="each"
-    >
-      <i>{{ i + 1 }}</i>
-      <span class="words">
-        <b>{{ stepName(each, design.document) }}</b>
-        <small :title="says">{{ says }}</small>
-      </span>
-      <StateMark :level="level" />
-    </RouterLink>
+  <nav class="rail" :class="{ narrow: prefs.narrow, listed }" aria-label="Steps" @keydown.esc="listed = false">
+    <div v-if="prefs.narrow" class="now">
+      <RouterLink
+        class="turn"
+        :class="{ none: at === 0 }"
+        :to="to(STEPS[at - 1])"
+        :aria-label="at > 0 ? `Step before: ${stepName(STEPS[at - 1], design.document)}` : 'This is the first step'"
+        ><ChevronLeft :size="18"
+      /></RouterLink>
+      <button :aria-expanded="listed" data-steps @click="listed = !listed">
+        <StateMark :level="links[at].level" />
+        <b>{{ at + 1 }} {{ stepName(step, design.document) }}</b>
+        <span class="quiet says">{{ links[at].says }}</span>
+        <ChevronDown :size="16" />
+      </button>
+      <RouterLink
+        class="turn"
+        :class="{ none: at === STEPS.length - 1 }"
+        :to="to(STEPS[at + 1])"
+        :aria-label="
+          at < STEPS.length - 1 ? `Step after: ${stepName(STEPS[at + 1], design.document)}` : 'This is the last step'
+        "
+        ><ChevronRight :size="18"
+      /></RouterLink>
+    </div>
+    <div class="list" @click="listed = false">
+      <RouterLink
+        v-for="({ step: each, says, level }, i) in links"
+        :key="each"
+        v-memo="[says, level, each === step, id]"
+        :to="{ name: 'design', params: { id, step: each } }"
+        :class="{ on: each === step }"
+        :aria-current="each === step ? 'step' : undefined"
+        :data-step="each"
+      >
+        <i>{{ i + 1 }}</i>
+        <span class="words">
+          <b>{{ stepName(each, design.document) }}</b>
+          <small :title="says">{{ says }}</small>
+        </span>
+        <StateMark :level="level" />
+      </RouterLink>
+    </div>
   </nav>
 </template>
 
@@ -61,7 +95,13 @@ const links = computed(() => STEPS.map((each) => ({ step: each, says: figure(eac
   border-right: 1px solid var(--rule);
 }
 
-a {
+.list {
+  display: flex;
+  min-height: 0;
+  flex-direction: column;
+}
+
+.list a {
   display: grid;
   flex: 0 1 51px;
   grid-template-columns: 24px 1fr 18px;
@@ -73,7 +113,7 @@ a {
   text-decoration: none;
 }
 
-a:hover {
+.list a:hover {
   background: var(--wash);
 }
 
@@ -116,29 +156,81 @@ a[data-step='bank'] small {
   white-space: normal;
 }
 
-@media (max-width: 900px) {
-  .rail {
-    flex-direction: row;
-    padding: 0;
-    border-right: 0;
-    border-bottom: 1px solid var(--rule);
-  }
+.now {
+  display: grid;
+  width: 100%;
+  align-items: center;
+  grid-template-columns: 44px minmax(0, 1fr) 44px;
+}
 
-  a {
-    flex: 0 0 auto;
-    grid-template-columns: auto 18px;
-    gap: 6px;
-    border-bottom: 3px solid transparent;
-    border-left: 0;
-  }
+.now button {
+  display: flex;
+  min-width: 0;
+  height: 42px;
+  align-items: center;
+  gap: 8px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+}
 
-  a.on {
-    border-bottom-color: var(--spruce);
-  }
+.now b {
+  white-space: nowrap;
+}
 
-  i,
-  small {
-    display: none;
+.says {
+  overflow: hidden;
+  flex: 1;
+  text-align: left;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.turn {
+  display: grid;
+  height: 42px;
+  place-items: center;
+  color: var(--spruce);
+}
+
+.none {
+  visibility: hidden;
+}
+
+.narrow {
+  position: relative;
+  z-index: 21;
+  display: block;
+  overflow: visible;
+  padding: 0;
+  border-right: 0;
+  border-bottom: 1px solid var(--rule);
+  background: var(--paper);
+}
+
+.narrow .list {
+  position: absolute;
+  top: 100%;
+  right: 0;
+  left: 0;
+  display: none;
+  overflow: auto;
+  max-height: calc(100vh - 120px);
+  border-bottom: 1px solid var(--rule);
+  background: var(--card);
+  box-shadow: var(--shadow);
+}
+
+.listed .list {
+  display: flex;
+}
+
+@media (max-height: 560px) {
+  .now button,
+  .turn {
+    height: 34px;
   }
 }
 </style>

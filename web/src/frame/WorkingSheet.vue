@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../drawing/stacks.ts'
 import { useWorking } from '../stores/working.ts'
 import { usePrefs } from '../stores/prefs.ts'
 
@@ -15,7 +16,7 @@ const prefs = usePrefs()
   >
     <template v-if="working.sheet">
       <p class="says">{{ prefs.say(working.sheet.says) }}</p>
-      <table class="sheet">
+      <table v-stack class="sheet">
         <tbody>
           <tr v-for="each in working.sheet.terms" :key="prefs.say(each.label)">
             <td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../drawing/stacks.ts'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { Copy, FileUp, Pencil, Plus, Trash2 } from '@lucide/vue'
 import type { Problem } from '@ambrel/core'
@@ -146,7 +147,7 @@ onMounted(() => {
         <p v-if="own.length === 0" class="quiet">
           None yet. From a label or the text of a data sheet, or as a copy of one below; any design can use it.
         </p>
-        <table v-else class="sheet" data-own>
+        <table v-else v-stack class="sheet" data-own>
           <tbody>
             <tr v-for="entry in own" :key="entry.id">
               <td class="name" :title="nameOf(entry)">{{ nameOf(entry) }}</td>
@@ -184,7 +185,7 @@ onMounted(() => {
       <section class="card">
         <h2>That come with Ambrel</h2>
         <p class="quiet">Generic, of no maker; prices are made up. Copy one to have it under your own name.</p>
-        <table class="sheet">
+        <table v-stack class="sheet">
           <tbody>
             <tr v-for="entry in generic" :key="entry.id">
               <td class="name" :title="nameOf(entry)">{{ nameOf(entry) }}</td>

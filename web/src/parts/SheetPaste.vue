@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../drawing/stacks.ts'
 import { computed, ref, watch } from 'vue'
 import { CHEMISTRIES, fromSheet, type AnyTable, type Chemistry, type Found } from '@ambrel/core'
 import { PART_TABLES, type PartKind } from '@ambrel/contract'
@@ -48,7 +49,7 @@ function hand(): void {
     <template v-if="found.length > 0">
       <p role="status"><b>Understood.</b> Look at each; what is wrong is left out by its tick.</p>
       <div class="found">
-        <table class="sheet" data-found>
+        <table v-stack class="sheet" data-found>
           <tbody>
             <tr v-for="each in found" :key="each.key" :class="{ left: left.has(each.key) }">
               <td>

@@ -41,11 +41,20 @@ const short = () => Math.max(...Object.values(summary.value!.oneInTen.shortHours
   display: flex;
   align-items: center;
   gap: 12px;
-  height: 28px;
+  min-width: 0;
+  min-height: 28px;
 }
 
 span {
   width: 220px;
+  min-width: 0;
   white-space: nowrap;
+}
+
+@media (max-width: 600px) {
+  .mini {
+    flex-wrap: wrap;
+    gap: 0 12px;
+  }
 }
 </style>

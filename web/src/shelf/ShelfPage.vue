@@ -275,9 +275,30 @@ li a {
   margin-top: 24px;
 }
 
-@media (max-width: 700px) {
+@media (max-width: 900px) {
   .family {
     grid-template-columns: 1fr;
+  }
+
+  .shelf {
+    padding: 16px 12px 40px;
+  }
+
+  .bar {
+    flex-wrap: wrap;
+  }
+
+  .family ul {
+    min-width: 0;
+  }
+
+  li {
+    flex-wrap: wrap;
+    padding: 6px 10px;
+  }
+
+  li a {
+    flex: 1 1 100%;
   }
 
   .title {

@@ -24,6 +24,12 @@ export const usePrefs = defineStore('prefs', () => {
     get: () => (narrow.value ? drawerOpen.value : paneOpen.value),
     set: (open: boolean) => ((narrow.value ? drawerOpen : paneOpen).value = open),
   })
+  const unfolded = kept<string>('ambrel.unfolded', '')
+  const isUnfolded = (name: string) => unfolded.value.split(' ').includes(name)
+  function unfold(name: string, open: boolean): void {
+    const others = unfolded.value.split(' ').filter((each) => each !== '' && each !== name)
+    unfolded.value = [...others, ...(open ? [name] : [])].join(' ')
+  }
   const systemDark = usePreferredDark()
   const theme = computed(() =>
     chosenTheme.value === 'system' ? (systemDark.value ? 'night' : 'day') : chosenTheme.value,
@@ -31,7 +37,11 @@ export const usePrefs = defineStore('prefs', () => {
   return {
     theme,
     units,
+    narrow,
     findingsOpen,
+    /** whether fields that are folded away are to be seen, by the name of their fold */
+    isUnfolded,
+    unfold,
     toggleTheme: () => (chosenTheme.value = theme.value === 'night' ? 'day' : 'night'),
     toggleUnits: () => (units.value = units.value === 'metric' ? 'imperial' : 'metric'),
     /** a stored value in the reader's units */

@@ -32,13 +32,17 @@ const fields = computed<GridField[]>(() => {
     ...(fixed ? [path('azimuthDeg')] : []),
     { path: path('controllerId'), options: controllers.value },
     ...(trackers.value.length > 1 ? [{ path: path('tracker'), options: trackers.value }] : []),
-    ...PLACED.map(path),
+    path('site'),
+    path('mounting'),
   ]
 })
-const PLACED: (keyof ArrayField)[] = [
-  'site',
+const fold = computed(() => ({
+  name: 'array',
+  says: 'Horizon, orientation, losses, age, breaker',
+  fields: FOLDED.map(path),
+}))
+const FOLDED: (keyof ArrayField)[] = [
   'horizonShare',
-  'mounting',
   'orientation',
   'soilingLoss',
   'wiringLoss',
@@ -66,7 +70,7 @@ const derived = computed(() => design.derived?.arrays[props.index])
         <Trash2 :size="14" />
       </button>
     </div>
-    <FieldGrid :fields="fields" column-width="104px">
+    <FieldGrid :fields="fields" :fold="fold" column-width="104px">
       <PartPicker
         class="wide"
         :model-value="array.module"

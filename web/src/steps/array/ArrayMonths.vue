@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { MONTH_NAMES } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -25,10 +26,10 @@ const need = computed(() => (design.derived?.batteryWh ?? []).map((wh) => wh / 1
       <p class="quiet grow">kWh a day into the bank: rated × sun hours × {{ factor }}; the winter run knows more</p>
     </div>
     <div class="scroll">
-      <table class="sheet" data-array-months>
+      <table v-stack class="sheet" data-array-months>
         <thead>
           <tr>
-            <th />
+            <th><span class="unseen">array</span></th>
             <th v-for="name in MONTH_NAMES" :key="name" class="n">{{ name }}</th>
           </tr>
         </thead>

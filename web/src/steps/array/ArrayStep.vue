@@ -40,6 +40,7 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
     <Figure id="place.worst-month-sun" />
   </div>
   <div class="stack">
+    <h2 class="unseen">Arrays</h2>
     <ArrayCard v-for="(array, i) in arrays" :key="array.id" :index="i" />
     <p v-if="arrays.length === 0" class="card quiet">No array yet. Suggest lays one out for the worst month.</p>
     <div class="row">
@@ -71,6 +72,7 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
         <section class="card">
           <h2>A month on this slope</h2>
           <Chart
+            over="month"
             type="bar"
             :series="[{ name: 'sun hours a day', data: sun }]"
             :categories="[...MONTH_NAMES]"
@@ -83,13 +85,14 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       </div>
       <RackingCard />
     </template>
+    <h2 v-if="controllers.length > 0" class="unseen">Controllers</h2>
     <ControllerCard v-for="(controller, i) in controllers" :key="controller.id" :index="i" />
   </div>
 </template>
 
 <style scoped>
 .figures {
-  gap: 34px;
+  gap: 8px 34px;
   margin-bottom: 12px;
 }
 

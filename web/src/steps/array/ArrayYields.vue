@@ -42,6 +42,7 @@ const series = computed(() => [{ name: 'gained a year', data: steps.value.map(({
       </li>
     </ul>
     <Chart
+      over="string"
       type="bar"
       :series="series"
       :categories="steps.map(({ strings }) => `${strings} strings`)"

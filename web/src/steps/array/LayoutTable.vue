@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref } from 'vue'
 import { layoutQuestionOf, layouts, refusedLayouts, type Layout, takeLayout } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -33,7 +34,7 @@ const take = (layout: Layout) =>
 <template>
   <section class="card">
     <div class="row">
-      <h2>Legal layouts</h2>
+      <h2 data-part="Layouts">Layouts within every limit</h2>
       <p class="quiet grow">
         {{ array.module.name }} on {{ controller.part.name }}:
         {{
@@ -50,7 +51,7 @@ const take = (layout: Layout) =>
         @update:model-value="chosen = Number($event)"
       />
     </div>
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
           <th>S × P</th>
@@ -58,7 +59,7 @@ const take = (layout: Layout) =>
           <th class="n">hot</th>
           <th class="n">array</th>
           <th>why</th>
-          <th />
+          <th><span class="unseen">take it</span></th>
         </tr>
       </thead>
       <tbody>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref } from 'vue'
 import { needsStringFuses, racking, setField, winterSun, type ArrayField } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -38,7 +39,7 @@ function put(index: number, key: keyof ArrayField, value: number | null): void {
       <NumberField v-model="hour" class="hour" unit="h" label="Hour" />
       <span class="quiet">sun {{ decimal(sun.elevationDeg, 0) }}° up</span>
     </div>
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
           <th>array</th>

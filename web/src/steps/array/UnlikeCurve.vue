@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { scaleLinear } from 'd3-scale'
 import { curvePoints, mismatch, type UnlikeGroup } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
+import FiguresTable from '../../drawing/FiguresTable.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -30,6 +31,16 @@ const mostV = computed(() => curve.value.volts.at(-1)! * 1.04)
 const mostA = computed(() => Math.max(...curve.value.combinedA) * 1.1)
 const x = computed(() => scaleLinear([0, mostV.value], [LEFT, WIDTH - 8]))
 const y = computed(() => scaleLinear([0, mostA.value], [HEIGHT - BOTTOM, TOP]))
+/** A dozen points of the curves are enough to read. */
+const ROWS = 12
+const rows = () => {
+  const { volts, eachA, combinedA } = curve.value
+  return Array.from({ length: ROWS }, (_, row) => Math.round((row * (volts.length - 1)) / (ROWS - 1))).map((i) => [
+    prefs.show(volts[i], 'V'),
+    ...eachA.map((amps) => prefs.show(amps[i], 'A')),
+    prefs.show(combinedA[i], 'A'),
+  ])
+}
 const line = (amps: readonly number[]) =>
   curve.value.volts
     .map((volts, i) => `${i ? 'L' : 'M'}${x.value(volts).toFixed(1)} ${y.value(amps[i]).toFixed(1)}`)
@@ -83,6 +94,11 @@ const line = (amps: readonly number[]) =>
           Each string’s best voltage is another; the tracker takes the one that is best for all. Single-diode curves
           from the data sheets, De Soto et al. 2006.
         </p>
+        <FiguresTable
+          :of="`Current over voltage of ${names.join(' and ')}`"
+          :columns="['volts', ...names, 'together']"
+          :rows="rows"
+        />
       </div>
     </div>
   </section>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { scaleLinear } from 'd3-scale'
+import FiguresTable from '../../drawing/FiguresTable.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -51,6 +52,16 @@ const bars = computed(() => [
     rules: each === school.value,
   })),
 ])
+const rows = () => [
+  ['tracking window', prefs.show(part.value.minTrackV, 'V'), prefs.show(part.value.maxTrackV, 'V')],
+  ...bars.value.map(({ id, from, to, rules }) => [
+    id === 'working' ? 'working, Vmp' : `open, ${NAMES[id as keyof typeof NAMES]}${rules ? ', rules' : ''}`,
+    prefs.show(from, 'V'),
+    prefs.show(to, 'V'),
+  ]),
+  ['charging the bank', prefs.show(design.derived!.chargeV, 'V'), ''],
+  ['destroyed above', prefs.show(part.value.maxInputV, 'V'), ''],
+]
 </script>
 
 <template>
@@ -107,6 +118,7 @@ const bars = computed(() => [
         <text :x="x(tick)" :y="BASE + 19" text-anchor="middle" class="tick">{{ tick }} V</text>
       </g>
     </svg>
+    <FiguresTable :of="`Voltages of ${array.name}`" :columns="['voltage', 'from', 'to']" :rows="rows" />
   </figure>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { bankConductors, fullLoadA, stringAmps, unitOrder } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
@@ -21,7 +22,7 @@ const print = () => window.print()
 
 <template>
   <div class="cables">
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
           <th>cables of the bank</th>

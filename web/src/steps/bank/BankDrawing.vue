@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
 import { bankStrings, markUnit, swapUnits } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useCarried } from '../../drag/carried.ts'
@@ -9,20 +10,33 @@ import { useDesign } from '../../stores/design.ts'
  * Every unit with its number and terminals, its jumpers, and each string's share of the current. Units change places by
  * dragging one onto another; a unit can be marked as aged.
  */
-const UNIT_W = 66
 const UNIT_H = 40
 const GAP_X = 18
 const GAP_Y = 22
 const SHOWN = 12
+/** Width of a unit, which fills what the strings leave of the card. */
+const LEAST_UNIT = 66
+const MOST_UNIT = 150
+/** What the shares want at the right, at least, and their words. */
+const LEAST_SHARE = 60
+const SHARE_WORDS = 108
 const LEFT = 58
 const TOP = 14
 const design = useDesign()
 const bank = computed(() => design.document!.bank)
 const columns = computed(() => Math.min(bank.value.inSeries, SHOWN))
 const rows = computed(() => Math.min(bank.value.inParallel, SHOWN))
-const width = computed(() => LEFT + columns.value * (UNIT_W + GAP_X) + 168)
+const holder = useTemplateRef('holder')
+const { width: room } = useElementSize(holder)
+const unitW = computed(() => {
+  const each = (room.value - LEFT - LEAST_SHARE - SHARE_WORDS) / columns.value - GAP_X
+  return Math.max(LEAST_UNIT, Math.min(MOST_UNIT, each))
+})
+const pitch = computed(() => unitW.value + GAP_X)
+const width = computed(() => Math.max(room.value, LEFT + columns.value * pitch.value + LEAST_SHARE + SHARE_WORDS))
+const shareWidth = computed(() => width.value - barRight.value - SHARE_WORDS)
 const height = computed(() => TOP + rows.value * (UNIT_H + GAP_Y) + 8)
-const x = (column: number) => LEFT + column * (UNIT_W + GAP_X)
+const x = (column: number) => LEFT + column * pitch.value
 const y = (row: number) => TOP + row * (UNIT_H + GAP_Y)
 const middle = (row: number) => y(row) + UNIT_H / 2
 const barLeft = LEFT - 34
@@ -45,7 +59,7 @@ const CLICK = 6
 const { held, carries } = useCarried<Place>({
   dropped: ({ what: { unit, row, column }, dx, dy }) => {
     if (Math.hypot(dx, dy) < CLICK) return void (chosen.value = chosen.value === unit ? null : unit)
-    const toColumn = column + Math.round(dx / (UNIT_W + GAP_X))
+    const toColumn = column + Math.round(dx / pitch.value)
     const toRow = row + Math.round(dy / (UNIT_H + GAP_Y))
     if (toColumn >= 0 && toColumn < columns.value && toRow >= 0 && toRow < rows.value)
       swap(unit, unitAt(toRow, toColumn))
@@ -87,70 +101,73 @@ const AGES = [
 </script>
 
 <template>
-  <svg
-    :viewBox="`0 0 ${width} ${height}`"
-    :style="{ maxWidth: `${Math.min(920, width)}px` }"
-    class="bank"
-    role="group"
-    :aria-label="`${bank.inParallel} strings of ${bank.inSeries} units, ${bank.takeoff}`"
-  >
-    <path :d="`M${barLeft} ${middle(0)}V${middle(rows - 1)}`" :class="['bar', bank.takeoff]" />
-    <path :d="`M${barRight} ${middle(0)}V${middle(rows - 1)}`" :class="['bar', bank.takeoff]" />
-    <g v-for="row in rows" :key="row">
-      <path :d="`M${barLeft} ${middle(row - 1)}H${barRight}`" class="jumper" />
-      <g v-if="bank.stringFuses" :transform="`translate(${barLeft + 5} ${middle(row - 1) - 5})`" class="fuse">
-        <rect width="20" height="10" rx="2" />
-        <path d="M0 5h20" />
-        <title>fuse of string {{ row }}</title>
-      </g>
-      <g :transform="`translate(${barRight + 14} ${middle(row - 1)})`">
-        <rect
-          x="0"
-          y="-5"
-          :width="(60 * shares[row - 1]) / widest"
-          height="10"
-          class="share"
-          :class="{ over: shares[row - 1] > even * 1.1 }"
-        />
-        <text :x="(60 * shares[row - 1]) / widest + 5" y="4" data-share>{{ decimal(shares[row - 1], 1) }} %</text>
-        <text v-if="strings[row - 1].capacityShare < 1" x="0" y="19" class="low">
-          {{ decimal(strings[row - 1].capacityShare * 100, 0) }} % of capacity
-        </text>
-      </g>
-    </g>
-    <g
-      v-for="{ unit, row, column, carried, at } in standing"
-      :key="unit"
-      :transform="at"
-      class="unit"
-      :class="{ weak: weak.has(unit), chosen: chosen === unit, held: carried }"
-      tabindex="0"
-      role="button"
-      :aria-label="`Unit ${unit}, string ${row + 1}`"
-      :data-unit="unit"
-      v-on="carries({ unit, row, column })"
-      @keydown="key(unit, row, column, $event)"
+  <div ref="holder" class="holder">
+    <svg
+      :viewBox="`0 0 ${width} ${height}`"
+      class="bank"
+      role="group"
+      :aria-label="`${bank.inParallel} strings of ${bank.inSeries} units, ${bank.takeoff}`"
     >
-      <rect :width="UNIT_W" :height="UNIT_H" rx="3" />
-      <text :x="UNIT_W / 2" :y="UNIT_H / 2 + 4" class="number">{{ unit }}</text>
-      <text x="6" :y="UNIT_H / 2 + 5" class="pole">+</text>
-      <text :x="UNIT_W - 6" :y="UNIT_H / 2 + 5" class="pole end">−</text>
-      <path v-if="weak.has(unit)" :d="`M4 ${UNIT_H - 4}L${UNIT_W - 4} 4`" class="crack" />
-    </g>
-    <g
-      class="sensor"
-      :transform="`translate(${x(Math.floor(columns / 2)) + UNIT_W / 2} ${y(Math.floor((rows - 1) / 2)) + UNIT_H + 3})`"
-    >
-      <circle r="4" />
-      <title>temperature sensor, on a unit in the middle of the bank</title>
-    </g>
-    <g class="lead">
-      <path :d="`M${barLeft} ${middle(0)}H4`" />
-      <text x="2" :y="middle(0) - 5">+</text>
-      <path :d="`M${barRight} ${middle(negativeRow)}v${UNIT_H / 2 + 9}H4`" />
-      <text x="2" :y="y(negativeRow) + UNIT_H + 20">−</text>
-    </g>
-  </svg>
+      <path :d="`M${barLeft} ${middle(0)}V${middle(rows - 1)}`" :class="['bar', bank.takeoff]" />
+      <path :d="`M${barRight} ${middle(0)}V${middle(rows - 1)}`" :class="['bar', bank.takeoff]" />
+      <g v-for="row in rows" :key="row">
+        <path :d="`M${barLeft} ${middle(row - 1)}H${barRight}`" class="jumper" />
+        <g v-if="bank.stringFuses" :transform="`translate(${barLeft + 5} ${middle(row - 1) - 5})`" class="fuse">
+          <rect width="20" height="10" rx="2" />
+          <path d="M0 5h20" />
+          <title>fuse of string {{ row }}</title>
+        </g>
+        <g :transform="`translate(${barRight + 14} ${middle(row - 1)})`">
+          <rect
+            x="0"
+            y="-5"
+            :width="(shareWidth * shares[row - 1]) / widest"
+            height="10"
+            class="share"
+            :class="{ over: shares[row - 1] > even * 1.1 }"
+          />
+          <text :x="(shareWidth * shares[row - 1]) / widest + 5" y="4" data-share>
+            {{ decimal(shares[row - 1], 1) }} %
+          </text>
+          <text v-if="strings[row - 1].capacityShare < 1" x="0" y="19" class="low">
+            {{ decimal(strings[row - 1].capacityShare * 100, 0) }} % of capacity
+          </text>
+        </g>
+      </g>
+      <g
+        v-for="{ unit, row, column, carried, at } in standing"
+        :key="unit"
+        :transform="at"
+        class="unit"
+        :class="{ weak: weak.has(unit), chosen: chosen === unit, held: carried }"
+        tabindex="0"
+        role="button"
+        :aria-label="`Unit ${unit}, string ${row + 1}`"
+        :data-unit="unit"
+        v-on="carries({ unit, row, column })"
+        @keydown="key(unit, row, column, $event)"
+      >
+        <rect :width="unitW" :height="UNIT_H" rx="3" />
+        <text :x="unitW / 2" :y="UNIT_H / 2 + 4" class="number">{{ unit }}</text>
+        <text x="6" :y="UNIT_H / 2 + 5" class="pole">+</text>
+        <text :x="unitW - 6" :y="UNIT_H / 2 + 5" class="pole end">−</text>
+        <path v-if="weak.has(unit)" :d="`M4 ${UNIT_H - 4}L${unitW - 4} 4`" class="crack" />
+      </g>
+      <g
+        class="sensor"
+        :transform="`translate(${x(Math.floor(columns / 2)) + unitW / 2} ${y(Math.floor((rows - 1) / 2)) + UNIT_H + 3})`"
+      >
+        <circle r="4" />
+        <title>temperature sensor, on a unit in the middle of the bank</title>
+      </g>
+      <g class="lead">
+        <path :d="`M${barLeft} ${middle(0)}H4`" />
+        <text x="2" :y="middle(0) - 5">+</text>
+        <path :d="`M${barRight} ${middle(negativeRow)}v${UNIT_H / 2 + 9}H4`" />
+        <text x="2" :y="y(negativeRow) + UNIT_H + 20">−</text>
+      </g>
+    </svg>
+  </div>
   <div v-if="chosen !== null" class="chosen-unit" role="status">
     <b>Unit {{ chosen }}</b>
     <button

@@ -17,6 +17,8 @@ import {
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import DocumentField from '../../fields/DocumentField.vue'
+import FieldFold from '../../fields/FieldFold.vue'
+import FieldGrid from '../../fields/FieldGrid.vue'
 import PartPicker from '../../fields/PartPicker.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -65,31 +67,21 @@ const setChemistry = (chemistry: BatteryPart['chemistry']) =>
 const takeSized = ({ part, inParallel }: Choice) =>
   design.change(`${CHEMISTRIES[part.chemistry].name} bank`, takeBattery(part, inParallel))
 
-const FIELDS: (keyof Bank)[] = [
-  'inSeries',
-  'inParallel',
-  'autonomyDays',
-  'rechargeDays',
-  'allowedDepth',
-  'cutoffStateOfCharge',
-  'absorbV',
-  'takeoff',
-  'linkMilliohm',
-  'seriesM',
-  'linkM',
-  'leadM',
-  'stringFuses',
-]
-const fields = computed(() => [
-  ...FIELDS.map((key) => ({
-    path: `bank.${key}`,
-    label:
-      key === 'absorbV'
-        ? `Absorbs at (usual ${prefs.show(absorptionV({ ...bank.value, absorbV: null }), 'V')})`
-        : undefined,
-  })),
-  { path: 'growth.bankKWh', label: undefined },
-])
+const FIELDS: (keyof Bank)[] = ['inSeries', 'inParallel', 'autonomyDays', 'allowedDepth']
+const FOLDED: (keyof Bank)[] = ['cutoffStateOfCharge', 'linkMilliohm', 'seriesM', 'linkM', 'leadM']
+const fold = computed(() => ({
+  name: 'bank',
+  says: 'Recharge target, cut-out, absorption voltage, lengths of the cables, growth',
+  fields: [
+    'bank.rechargeDays',
+    {
+      path: 'bank.absorbV',
+      label: `Absorption voltage (usual ${prefs.show(absorptionV({ ...bank.value, absorbV: null }), 'V')})`,
+    },
+    ...FOLDED.map((key) => `bank.${key}`),
+    'growth.bankKWh',
+  ],
+}))
 </script>
 
 <template>
@@ -106,6 +98,7 @@ const fields = computed(() => [
   </div>
   <div class="stack">
     <section class="card grid">
+      <h2 class="unseen">The bank</h2>
       <ChoiceField
         :key="`${bank.systemV} ${asked}`"
         :model-value="asked ?? bank.systemV"
@@ -141,10 +134,22 @@ const fields = computed(() => [
         <el-button size="small" type="primary" data-take-voltage @click="takeAsked">Change all of it</el-button>
         <el-button size="small" @click="asked = null">Stay at {{ bank.systemV }} V</el-button>
       </div>
-      <DocumentField v-for="field in fields" :key="field.path" v-bind="field" labelled />
+      <DocumentField v-for="key in FIELDS" :key="key" :path="`bank.${key}`" labelled />
+      <FieldFold
+        class="rest"
+        :name="fold.name"
+        :says="fold.says"
+        :paths="fold.fields.map((field) => (typeof field === 'string' ? field : field.path))"
+      >
+        <FieldGrid :fields="fold.fields" column-width="150px" />
+      </FieldFold>
     </section>
     <section class="card printed">
-      <h2>The bank as it is cabled</h2>
+      <div class="row wrap cabling">
+        <h2 class="grow" data-part="Cabling">The bank as it is cabled</h2>
+        <DocumentField path="bank.takeoff" labelled />
+        <DocumentField path="bank.stringFuses" labelled />
+      </div>
       <template v-if="design.derived">
         <BankDrawing />
         <BankCables />
@@ -176,6 +181,16 @@ const fields = computed(() => [
 
 .wide {
   grid-column: span 2;
+}
+
+.cabling {
+  align-items: flex-end;
+  margin-bottom: 6px;
+}
+
+.rest {
+  grid-column: 1 / -1;
+  margin-top: 0;
 }
 
 .asked {

@@ -25,7 +25,7 @@ const count = computed(() => bank.value.inSeries * bank.value.inParallel)
 
 <template>
   <section class="card">
-    <h2>Life, cold and weight</h2>
+    <h2 data-part="Life and cold">Life, cold and weight</h2>
     <div class="row wrap figures">
       <div v-if="answer" data-life>
         <b>{{ decimal(answer.years, 1) }} years</b>

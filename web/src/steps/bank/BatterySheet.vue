@@ -26,7 +26,7 @@ function set(label: string, list: 'capacities' | 'cycles', i: number, key: strin
 
 <template>
   <section class="card">
-    <h2>Data sheet of the unit</h2>
+    <h2 data-part="Data sheet">Data sheet of the unit</h2>
     <FieldGrid :fields="FIELDS" column-width="112px" />
     <div class="two curves">
       <PairTable

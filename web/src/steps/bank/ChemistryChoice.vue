@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { bankNominalV, CHEMISTRIES, chemistryChoices, type ChemistryChoice } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -24,10 +25,10 @@ const currency = computed(() => design.document!.budget.currency)
         daily need
       </p>
     </div>
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
-          <th />
+          <th><span class="unseen">chemistry</span></th>
           <th class="n">bank</th>
           <th class="n">usable</th>
           <th class="n">{{ currency }}</th>
@@ -36,7 +37,7 @@ const currency = computed(() => design.document!.budget.currency)
           <th class="n">cases</th>
           <th class="n">life</th>
           <th>care and cold</th>
-          <th />
+          <th><span class="unseen">choose</span></th>
         </tr>
       </thead>
       <tbody>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { bankNominalV, CHEMISTRIES, handSchools, pick, takeHandSize } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -45,10 +46,10 @@ function take(days: number, depth: number, strings: number): void {
 <template>
   <section class="card">
     <div class="row">
-      <h2>By hand, by every school</h2>
+      <h2 data-part="By hand">Sized by hand, by every method</h2>
       <p class="quiet grow">strings of the chosen unit; the winter run below says how they really fare</p>
     </div>
-    <table class="sheet" data-hand>
+    <table v-stack class="sheet" data-hand>
       <thead>
         <tr>
           <th>days without sun</th>

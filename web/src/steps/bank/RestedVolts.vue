@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { CHEMISTRIES, restedBankV } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -30,7 +31,7 @@ const flat = computed(() => CHEMISTRIES[bank.value.part.chemistry].managed)
         >
       </p>
     </div>
-    <table class="sheet rested" data-rested>
+    <table v-stack class="sheet rested" data-rested>
       <tbody>
         <tr>
           <th scope="row">charge</th>

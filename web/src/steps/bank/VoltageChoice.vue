@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { voltageChoices, voltagesFor, type Bank } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
@@ -23,16 +24,16 @@ const now = computed(() => design.document!.bank.systemV)
 <template>
   <section class="card">
     <h2>Which voltage</h2>
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
-          <th />
+          <th><span class="unseen">bank voltage</span></th>
           <th class="n">full load</th>
           <th class="n">largest start</th>
           <th>bank to inverter</th>
           <th class="n">60 A controller</th>
           <th>what it means</th>
-          <th />
+          <th><span class="unseen">choose</span></th>
         </tr>
       </thead>
       <tbody>

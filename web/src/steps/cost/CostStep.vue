@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { decimal, type Budget, addBudgetLine, removeFrom, setField, setOwned } from '@ambrel/core'
@@ -61,14 +62,14 @@ const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct'].map
   </div>
   <div class="stack">
     <section class="card">
-      <table class="sheet">
+      <table v-stack class="sheet">
         <thead>
           <tr>
             <th>part</th>
             <th class="n">how many</th>
             <th class="n">each</th>
             <th class="n">together</th>
-            <th />
+            <th><span class="unseen">owned</span></th>
           </tr>
         </thead>
         <tbody>

@@ -67,6 +67,7 @@ const hours = computed(() => [
       <div>
         <h2>Hours by month</h2>
         <Chart
+          over="month"
           type="bar"
           :series="hours"
           :categories="order.map((month) => MONTH_NAMES[month])"

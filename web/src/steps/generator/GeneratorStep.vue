@@ -104,6 +104,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
   </div>
   <div class="stack">
     <section class="card">
+      <h2 class="title">The backup</h2>
       <div class="row wrap head">
         <ChoiceField
           class="kind"
@@ -159,6 +160,10 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
 .figures {
   gap: 26px;
   margin-bottom: 12px;
+}
+
+.title {
+  margin-bottom: 6px;
 }
 
 .head {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { inverterChoices, takeInverter, type InverterPart, setField } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -32,7 +33,7 @@ function take(part: InverterPart): void {
 <template>
   <section class="card" data-inverter-choices>
     <div class="row">
-      <h2>How big, and at what idle cost</h2>
+      <h2 data-part="How big">How big, and at what idle cost</h2>
       <p class="quiet grow">
         one of each; heaviest leg and largest start by both schools. The chosen one rules the findings.
       </p>
@@ -44,7 +45,7 @@ function take(part: InverterPart): void {
         @update:model-value="design.change('peak school', setField('schools.peak', $event))"
       />
     </div>
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
           <th>inverter</th>
@@ -56,7 +57,7 @@ function take(part: InverterPart): void {
           <th class="n">modules for it</th>
           <th class="n">price</th>
           <th class="n">and controllers</th>
-          <th />
+          <th><span class="unseen">choose</span></th>
         </tr>
       </thead>
       <tbody>

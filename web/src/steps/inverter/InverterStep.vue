@@ -75,6 +75,7 @@ const fits = (candidate: InverterPart) =>
   </div>
   <div class="stack">
     <section class="card">
+      <h2 class="unseen">The inverter</h2>
       <div class="row wrap head">
         <PartPicker
           class="picker"
@@ -141,6 +142,7 @@ const fits = (candidate: InverterPart) =>
     <section v-if="design.derived" class="card">
       <h2>Efficiency by load</h2>
       <Chart
+        over="share of the rating"
         type="line"
         :series="[{ name: 'efficiency', data: efficiency }]"
         :categories="shares.map((share) => `${Math.round(share * 100)} %`)"

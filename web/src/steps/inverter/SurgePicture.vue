@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { scaleLinear } from 'd3-scale'
 import { START_MULTIPLE, startSeconds, surgeCurve, surgeTable, type SurgeRow } from '@ambrel/core'
@@ -130,7 +131,7 @@ const path = (points: { stateOfCharge: number; volts: number | null }[]) =>
           </template>
         </p>
       </div>
-      <table class="sheet" data-surge>
+      <table v-stack class="sheet" data-surge>
         <thead>
           <tr>
             <th>charge</th>

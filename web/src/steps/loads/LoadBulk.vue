@@ -1,7 +1,19 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { LOAD, type Leg, type Load, copyLoads, removeLoads, setOfLoads } from '@ambrel/core'
+import {
+  HOUR_SHAPES,
+  LOAD,
+  type Leg,
+  type Load,
+  copyLoads,
+  removeLoads,
+  setDaysOfLoads,
+  setHoursOfLoads,
+  setOfLoads,
+  setSeasonOfLoads,
+} from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
+import NumberField from '../../fields/NumberField.vue'
 import { useDesign } from '../../stores/design.ts'
 
 /** What can be done with several loads at once; each is one step to undo. */
@@ -19,6 +31,25 @@ const MOVABLE = [
 
 function setAll<K extends keyof Load>(label: string, key: K, value: Load[K]): void {
   design.change(`${count.value} loads: ${label}`, setOfLoads(props.selected, key, value))
+}
+const DAYS = { any: null, work: [1, 1, 1, 1, 1, 0, 0], end: [0, 0, 0, 0, 0, 1, 1] }
+const DAY_WORDS: { value: keyof typeof DAYS; label: string }[] = [
+  { value: 'any', label: 'every day' },
+  { value: 'work', label: 'Monday to Friday' },
+  { value: 'end', label: 'Saturday and Sunday' },
+]
+const SEASONS: { value: 'year' | 'winter' | 'summer'; label: string }[] = [
+  { value: 'year', label: 'all year' },
+  { value: 'winter', label: 'winter half only' },
+  { value: 'summer', label: 'summer half only' },
+]
+const SHAPES = Object.entries(HOUR_SHAPES).map(([value, { name }]) => ({ value, label: name }))
+/** How many of them have hours to state at all. */
+const rated = computed(
+  () => design.document!.loads.filter(({ id, basis }) => basis === 'rated' && props.selected.has(id)).length,
+)
+function setHours(hours: number | null): void {
+  if (hours !== null) design.change(`${rated.value} loads: hours a day`, setHoursOfLoads(props.selected, hours))
 }
 function setRoom(): void {
   if (room.value.trim()) setAll('room', 'room', room.value.trim().slice(0, 80))
@@ -49,6 +80,42 @@ function remove(): void {
       label="Leg"
       labelled
       @update:model-value="$event !== '' && setAll('leg', 'leg', $event)"
+    />
+    <NumberField
+      v-if="rated > 0"
+      :key="[...selected].join()"
+      class="hours"
+      :model-value="null"
+      unit="h/d"
+      nullable
+      empty="change …"
+      :label="rated === count ? 'Hours a day' : `Hours a day, of ${rated}`"
+      labelled
+      help-path="loads.0.hoursPerDay"
+      @update:model-value="setHours"
+    />
+    <ChoiceField
+      model-value=""
+      :options="[NOTHING, ...DAY_WORDS]"
+      label="Days"
+      labelled
+      @update:model-value="
+        $event !== '' && design.change(`${count} loads: days`, setDaysOfLoads(selected, DAYS[$event]))
+      "
+    />
+    <ChoiceField
+      model-value=""
+      :options="[NOTHING, ...SHAPES]"
+      label="Hours of the day"
+      labelled
+      @update:model-value="$event !== '' && setAll('hours of the day', 'hourShape', [...HOUR_SHAPES[$event].weights])"
+    />
+    <ChoiceField
+      model-value=""
+      :options="[NOTHING, ...SEASONS]"
+      label="Season"
+      labelled
+      @update:model-value="$event !== '' && design.change(`${count} loads: season`, setSeasonOfLoads(selected, $event))"
     />
     <ChoiceField
       model-value=""
@@ -83,6 +150,10 @@ function remove(): void {
   padding: 6px 10px 8px;
   border-left: 3px solid var(--spruce);
   background: var(--wash);
+}
+
+.hours {
+  width: 96px;
 }
 
 .bulk :deep(select) {

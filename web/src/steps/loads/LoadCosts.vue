@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { propaneLitresAYear, withTrials, type LoadChange, type Trial, type YearFigures, worstOf } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -81,13 +82,13 @@ const worstShort = ({ oneInTen }: Figures) => worstOf(oneInTen.shortHours)
 <template>
   <section v-if="design.derived && rows.length > 0" class="card">
     <div class="row">
-      <h2>What each load costs</h2>
+      <h2 data-part="Costs">What each load costs</h2>
       <p class="quiet grow">
         the bank and the panels it alone needs, by the hand method in the worst month; try what becomes of the winter
         without it
       </p>
     </div>
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
           <th>load</th>

@@ -29,7 +29,7 @@ const hours = Array.from({ length: 24 }, (_, hour) => hour)
 
 <template>
   <section v-if="profile" class="card">
-    <div class="row">
+    <div class="row wrap">
       <h2>The load day</h2>
       <p class="quiet grow">
         {{ MONTH_NAMES[shown] }}, {{ prefs.show(design.derived!.loadsWh[shown], 'Wh') }} a day<template
@@ -46,6 +46,7 @@ const hours = Array.from({ length: 24 }, (_, hour) => hour)
       />
     </div>
     <Chart
+      over="hour"
       type="bar"
       stacked
       :series="series"

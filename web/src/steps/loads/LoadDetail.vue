@@ -44,7 +44,7 @@ const fields = computed<GridField[]>(() => [
     path: path('startW'),
     label: `Start watts (usual ${prefs.show(startWatts({ ...props.load, startW: null }), 'W')})`,
   },
-  { path: path('startS'), label: `Start lasts (usual ${decimal(START_SECONDS[props.load.startKind], 1)} s)` },
+  { path: path('startS'), label: `Start duration (usual ${decimal(START_SECONDS[props.load.startKind], 1)} s)` },
   ...(props.load.startKind === 'none' ? [] : [path('seenStarting')]),
   path('standbyW'),
   path('powerFactor'),

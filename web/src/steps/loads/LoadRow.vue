@@ -172,7 +172,7 @@ td {
 }
 
 .tools {
-  width: 56px;
+  width: 64px;
   white-space: nowrap;
 }
 
@@ -183,12 +183,14 @@ td {
 }
 
 .tools input {
-  margin: 0;
+  width: 14px;
+  height: 14px;
+  margin: 5px;
   vertical-align: middle;
 }
 
 .tools .icon-button {
-  min-width: 22px;
+  min-width: 24px;
   padding: 0 2px;
   vertical-align: middle;
 }
@@ -244,12 +246,18 @@ td {
 }
 
 .acts .icon-button {
-  min-width: 22px;
+  min-width: 24px;
   padding: 0 2px;
 }
 
 .detail {
   padding: 8px 12px 14px 34px !important;
   background: var(--wash);
+}
+
+@media (max-width: 900px) {
+  .name {
+    min-width: 110px;
+  }
 }
 </style>

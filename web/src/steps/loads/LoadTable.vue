@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { legChoices, serviceOf, type Leg, type Load, copyLoad, removeLoads, moveIn } from '@ambrel/core'
 import { dragLists } from '../../drag/lists.ts'
@@ -99,7 +100,7 @@ const ownWh = computed(() =>
   <p v-if="design.problemAt.get('loads')" class="error" role="alert">{{ design.problemAt.get('loads') }}</p>
   <LoadBulk v-if="selected.size > 0" :selected="selected" :legs="legs" @clear="selected = new Set()" />
   <div ref="scroll" class="scroll">
-    <table v-drag-rows class="sheet">
+    <table v-stack v-drag-rows class="sheet">
       <thead>
         <tr>
           <th>
@@ -113,7 +114,7 @@ const ownWh = computed(() =>
           <th>leg</th>
           <th>priority</th>
           <th class="n">worst month</th>
-          <th />
+          <th><span class="unseen">copy, remove</span></th>
         </tr>
       </thead>
       <tbody v-if="long.above.value > 0" aria-hidden="true">

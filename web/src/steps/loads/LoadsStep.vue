@@ -62,7 +62,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
   <div class="stack">
     <LoadDay />
     <section class="card">
-      <div class="row head">
+      <div class="row wrap head">
         <h2 class="grow">Loads</h2>
         <button class="link" :aria-pressed="grouped" data-by-room @click="grouped = !grouped">
           {{ grouped ? 'in list order' : 'by room' }}
@@ -116,7 +116,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
 
 <style scoped>
 .figures {
-  gap: 34px;
+  gap: 8px 34px;
   margin-bottom: 12px;
 }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, reactive, ref } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import {
@@ -81,7 +82,7 @@ const long = (hours: number) =>
       <h2>Metering</h2>
       <p class="quiet grow">a meter beats a nameplate: put these on one, the worst guess first</p>
     </div>
-    <table v-if="plan.length > 0" class="sheet">
+    <table v-if="plan.length > 0" v-stack class="sheet">
       <thead>
         <tr>
           <th>load</th>
@@ -89,7 +90,7 @@ const long = (hours: number) =>
           <th class="n">may be off by</th>
           <th class="n">meter for</th>
           <th>because</th>
-          <th />
+          <th><span class="unseen">record</span></th>
         </tr>
       </thead>
       <tbody>
@@ -125,7 +126,7 @@ const long = (hours: number) =>
     </button>
     <template v-if="read.length > 0">
       <h3>Measured</h3>
-      <table class="sheet" data-measured>
+      <table v-stack class="sheet" data-measured>
         <tbody>
           <tr v-for="load in read" :key="load.id">
             <td>{{ load.name }}</td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { Trash2 } from '@lucide/vue'
 import { addPump, MONTH_NAMES, removePump, wantWater } from '@ambrel/core'
 import { decimal, fieldUnit } from '@ambrel/core/units'
@@ -22,7 +23,7 @@ const shown = (value: number | undefined) =>
 <template>
   <section class="card" data-pumps>
     <div class="row">
-      <h2>Pumps on their own modules</h2>
+      <h2 data-part="Pumps">Pumps on their own modules</h2>
       <p class="quiet grow">run while the sun shines, into a tank; nothing of them is asked of the bank</p>
       <button class="link" data-new-pump @click="design.change('solar pump', addPump)">a pump</button>
     </div>
@@ -41,7 +42,7 @@ const shown = (value: number | undefined) =>
       </div>
       <FieldGrid :fields="fields(i)" column-width="110px" />
       <div class="months">
-        <table class="sheet">
+        <table v-stack class="sheet">
           <thead>
             <tr>
               <th>{{ fieldUnit('L/d', prefs.units).unit }}</th>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, reactive, ref } from 'vue'
 import { meterProblem, removeStrip, shareOut, statedDailyEnergy, type Load } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -53,7 +54,7 @@ function share(): void {
 <template>
   <section class="card" data-strips>
     <div class="row">
-      <h2>One meter on a strip</h2>
+      <h2 data-part="Strips">One meter on a strip</h2>
       <p class="quiet grow">what it counted is shared out over the devices on it, by their nameplates and hours</p>
       <button v-if="!editing" class="link" data-new-strip @click="start()">a reading of a strip</button>
     </div>
@@ -72,7 +73,7 @@ function share(): void {
       <el-button size="small" type="primary" native-type="submit">Share it out</el-button>
       <el-button size="small" @click="editing = false">Leave it</el-button>
     </form>
-    <table v-if="strips.length > 0" class="sheet">
+    <table v-if="strips.length > 0" v-stack class="sheet">
       <tbody>
         <tr v-for="{ name, loads } in strips" :key="name" :data-strip="name">
           <td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { reactive, ref } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import { readingProblems, type Reading } from '@ambrel/core'
@@ -105,7 +106,7 @@ const FIELDS = [
     <p v-if="log.readings.length === 0" class="quiet">
       No readings yet. One a day, at the same hour before the sun is up, tells most.
     </p>
-    <table v-else class="sheet" data-readings>
+    <table v-else v-stack class="sheet" data-readings>
       <thead>
         <tr>
           <th>time</th>
@@ -116,7 +117,7 @@ const FIELDS = [
           <th class="n">load</th>
           <th>backup</th>
           <th>note</th>
-          <th />
+          <th><span class="unseen">remove</span></th>
         </tr>
       </thead>
       <tbody>
@@ -181,5 +182,16 @@ const FIELDS = [
 em {
   color: var(--clay);
   font-style: normal;
+}
+
+@media (max-width: 900px) {
+  .entry {
+    grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+  }
+
+  .note,
+  .when {
+    grid-column: 1 / -1;
+  }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref } from 'vue'
 import { type TiltChoice, pick, seasonOf, turnAll } from '@ambrel/core'
 import { decimal, significant } from '@ambrel/core/units'
@@ -31,15 +32,15 @@ function take({ tiltDeg, azimuthDeg }: TiltChoice): void {
       <p class="quiet grow">for these months together</p>
       <MonthPicker :chosen="months" label="Months to collect in" @pick="toggle" />
     </div>
-    <table v-if="answer" class="sheet">
+    <table v-if="answer" v-stack class="sheet">
       <thead>
         <tr>
-          <th />
+          <th><span class="unseen">lay of the array</span></th>
           <th class="n">tilt</th>
           <th class="n">azimuth</th>
           <th class="n">kWh/m² a day</th>
           <th class="n">of the best</th>
-          <th />
+          <th><span class="unseen">take it</span></th>
         </tr>
       </thead>
       <tbody>

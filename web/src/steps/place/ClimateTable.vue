@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { climateOf, MONTH_NAMES, type Design, setField, setMonth } from '@ambrel/core'
 import NumberField from '../../fields/NumberField.vue'
@@ -43,10 +44,10 @@ function setPersistence(month: number, value: number | null): void {
 
 <template>
   <div class="scroll" @paste="paste">
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
-          <th />
+          <th><span class="unseen">by month</span></th>
           <th v-for="(name, m) in MONTH_NAMES" :key="name" class="n" :class="{ worst: m === worst }">{{ name }}</th>
         </tr>
       </thead>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { MONTH_DAYS, MONTH_NAMES, pick, seasonOf } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
+import FiguresTable from '../../drawing/FiguresTable.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { useAnswer } from '../../stores/answer.ts'
@@ -36,6 +37,20 @@ const months = computed(() => {
 })
 const step = computed(() => WIDTH / (answer.value?.winters[0].days.length ?? 120))
 const height = (energy: number) => Math.max(0.8, (Math.min(energy, TOP_KWH) / TOP_KWH) * HEIGHT)
+/** A day of less sun than this on the array is a dark one. */
+const DARK_KWH_M2 = 1
+const darkDays = (days: readonly number[]) => days.filter((energy) => energy < DARK_KWH_M2).length
+function longestRun(days: readonly number[]): number {
+  let run = 0
+  return days.reduce((most, energy) => Math.max(most, (run = energy < DARK_KWH_M2 ? run + 1 : 0)), 0)
+}
+const table = () =>
+  answer.value!.winters.map(({ says, totalKWhM2, days }) => [
+    WORDS[says],
+    `${prefs.show(totalKWhM2, '')} kWh/m²`,
+    darkDays(days),
+    longestRun(days),
+  ])
 const WORDS = { gloomiest: 'The gloomiest', middling: 'One in the middle', brightest: 'The brightest' }
 </script>
 
@@ -65,7 +80,7 @@ const WORDS = { gloomiest: 'The gloomiest', middling: 'One in the middle', brigh
           :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
           preserveAspectRatio="none"
           role="img"
-          :aria-label="`${WORDS[winter.says]} winter: sun of each day, dark days filled`"
+          :aria-label="`${WORDS[winter.says]} winter: ${darkDays(winter.days)} dark days of ${winter.days.length}, the longest run ${longestRun(winter.days)}`"
         >
           <rect
             v-for="(energy, day) in winter.days"
@@ -74,7 +89,7 @@ const WORDS = { gloomiest: 'The gloomiest', middling: 'One in the middle', brigh
             :y="HEIGHT - height(energy)"
             :width="step - 0.8"
             :height="height(energy)"
-            :class="{ dark: energy < 1 }"
+            :class="{ dark: energy < DARK_KWH_M2 }"
           />
         </svg>
       </div>
@@ -86,6 +101,11 @@ const WORDS = { gloomiest: 'The gloomiest', middling: 'One in the middle', brigh
           }}</span>
         </div>
       </div>
+      <FiguresTable
+        of="Three winters"
+        :columns="['winter', 'sun on the array', 'dark days', 'longest run of them']"
+        :rows="table"
+      />
     </template>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref, shallowRef } from 'vue'
 import { cellsOfHorizon, horizonFromCells, MONTH_NAMES, sunLostTo, type HorizonPoint, setHorizon } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -38,7 +39,7 @@ const tell = (point: HorizonPoint) => `azimuth ${point.azimuthDeg}°, ${point.el
     <div class="two sun">
       <div>
         <SunChart @dragged="dragged = $event" />
-        <table v-if="lost" class="sheet lost" aria-label="Sun lost to the horizon by month">
+        <table v-if="lost" v-stack class="sheet lost" aria-label="Sun lost to the horizon by month">
           <thead>
             <tr>
               <th v-for="month in MONTH_NAMES" :key="month" class="n">{{ month }}</th>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { addHorizonPoint, HORIZON, removeFrom, setField } from '@ambrel/core'
 import { computed } from 'vue'
 import { Trash2 } from '@lucide/vue'
@@ -17,13 +18,13 @@ useNewRow(add)
 
 <template>
   <div>
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
           <th class="n">azimuth</th>
           <th class="n">elevation</th>
           <th>up to the next</th>
-          <th />
+          <th><span class="unseen">remove</span></th>
         </tr>
       </thead>
       <tbody>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { CHANNEL_RANGE, CHANNEL_UNITS, type Channel, type ColumnMapping } from '@ambrel/core'
 import type { WeatherFile } from '@ambrel/contract'
@@ -133,7 +134,7 @@ const KINDS = { epw: 'an EPW file', tmy3: 'a TMY3 file', csv: 'a table' }
           @update:model-value="mapping.decimalComma = $event === 1"
         />
       </div>
-      <table class="sheet channels">
+      <table v-stack class="sheet channels">
         <tbody>
           <tr v-for="channel in CHANNELS" :key="channel">
             <td class="what">{{ CHANNEL_RANGE[channel].name }}</td>
@@ -157,7 +158,7 @@ const KINDS = { epw: 'an EPW file', tmy3: 'a TMY3 file', csv: 'a table' }
         </tbody>
       </table>
       <div class="sample">
-        <table class="sheet">
+        <table v-stack class="sheet">
           <thead>
             <tr>
               <th v-for="(title, i) in inspected.header" :key="i">{{ title }}</th>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { MONTH_NAMES, type RowNote } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -55,10 +56,10 @@ const rowsOf = ({ fromRow, toRow }: RowNote) => (fromRow === toRow ? `row ${from
         <li v-if="list.notes.length >= 60">the list ends after sixty</li>
       </ul>
     </details>
-    <table class="sheet">
+    <table v-stack class="sheet">
       <thead>
         <tr>
-          <th />
+          <th><span class="unseen">what the file holds</span></th>
           <th v-for="month in MONTH_NAMES" :key="month" class="n">{{ month }}</th>
         </tr>
       </thead>

@@ -5,6 +5,7 @@ import ChoiceField from '../../fields/ChoiceField.vue'
 import CoordinateField from '../../fields/CoordinateField.vue'
 import { editOf } from '../../fields/told.ts'
 import DocumentField from '../../fields/DocumentField.vue'
+import FieldFold from '../../fields/FieldFold.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -40,6 +41,14 @@ watch(
   { immediate: true },
 )
 
+const REST = [
+  'place.wiringBasis',
+  'place.windMS',
+  'place.interannualPct',
+  'place.albedoBare',
+  'place.albedoSnow',
+  'schools.skyModel',
+]
 const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 'within'))
 </script>
 
@@ -51,6 +60,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
   </div>
   <div class="stack">
     <section class="card grid">
+      <h2 class="unseen">The place</h2>
       <DocumentField path="place.label" labelled />
       <CoordinateField
         :model-value="place.latitudeDeg"
@@ -67,23 +77,8 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         @update:model-value="set('longitudeDeg', $event)"
       />
       <DocumentField path="place.elevationM" labelled />
-      <div>
-        <DocumentField path="place.utcOffsetH" labelled />
-        <p v-if="clock" class="quiet zone">
-          {{ clock.zone }}
-          <button
-            v-if="clock.utcOffsetH !== place.utcOffsetH"
-            class="link"
-            data-take-clock
-            @click="set('utcOffsetH', clock.utcOffsetH)"
-          >
-            take {{ clock.utcOffsetH }} h
-          </button>
-        </p>
-      </div>
       <DocumentField path="place.recordLowC" labelled />
       <DocumentField path="place.recordHighC" labelled />
-      <DocumentField path="place.wiringBasis" labelled />
       <DocumentField path="place.batteryRoom.kind" labelled />
       <DocumentField v-if="place.batteryRoom.kind === 'heated'" path="place.batteryRoom.setC" labelled />
       <DocumentField v-if="place.batteryRoom.kind === 'buried'" path="place.batteryRoom.depthM" labelled />
@@ -98,14 +93,33 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
         @update:model-value="set('brushSnowDays', $event === 'never' ? null : 2)"
       />
       <DocumentField v-if="place.brushSnowDays !== null" path="place.brushSnowDays" labelled />
-      <DocumentField path="place.windMS" labelled />
-      <DocumentField path="place.interannualPct" labelled />
-      <DocumentField path="place.albedoBare" labelled />
-      <DocumentField path="place.albedoSnow" labelled />
-      <DocumentField path="schools.skyModel" labelled />
+      <FieldFold
+        class="rest"
+        name="place"
+        says="Clock, conductor sizes, wind, what the ground reflects"
+        :paths="['place.utcOffsetH', ...REST]"
+      >
+        <div class="grid">
+          <div>
+            <DocumentField path="place.utcOffsetH" labelled />
+            <p v-if="clock" class="quiet zone">
+              {{ clock.zone }}
+              <button
+                v-if="clock.utcOffsetH !== place.utcOffsetH"
+                class="link"
+                data-take-clock
+                @click="set('utcOffsetH', clock.utcOffsetH)"
+              >
+                take {{ clock.utcOffsetH }} h
+              </button>
+            </p>
+          </div>
+          <DocumentField v-for="path in REST" :key="path" :path="path" labelled />
+        </div>
+      </FieldFold>
     </section>
-    <WeatherCard />
     <SunByMonth />
+    <WeatherCard />
     <KnownSun />
     <HorizonCard />
     <DarkSpells />
@@ -116,7 +130,7 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
 
 <style scoped>
 .figures {
-  gap: 34px;
+  gap: 8px 34px;
   margin-bottom: 12px;
 }
 
@@ -124,6 +138,11 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
   gap: 10px 14px;
+}
+
+.rest {
+  grid-column: 1 / -1;
+  margin-top: 0;
 }
 
 .zone {

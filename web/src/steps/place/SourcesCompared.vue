@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref } from 'vue'
 import { backupName, ILLUSTRATIVE_CLIMATES, MONTH_NAMES, worstOf } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -39,10 +40,10 @@ const series = computed(() =>
     </div>
     <p v-if="problem" class="quiet" role="alert">{{ problem }}</p>
     <template v-if="answer">
-      <table class="sheet" data-sources>
+      <table v-stack class="sheet" data-sources>
         <thead>
           <tr>
-            <th />
+            <th><span class="unseen">source</span></th>
             <th class="n">worst month</th>
             <th class="n">year</th>
             <th class="n">coldest</th>
@@ -69,6 +70,7 @@ const series = computed(() =>
         </tbody>
       </table>
       <Chart
+        over="month"
         type="line"
         :series="series"
         :categories="[...MONTH_NAMES]"

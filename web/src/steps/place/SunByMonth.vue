@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
 import { climateOf, MONTH_NAMES, pick } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
@@ -48,6 +49,7 @@ const taken = computed(() => {
       <p class="quiet grow">kWh/m² a day; nothing is sized with the mean of the year</p>
     </div>
     <Chart
+      over="month"
       type="bar"
       :series="series"
       :categories="[...MONTH_NAMES]"
@@ -58,7 +60,7 @@ const taken = computed(() => {
       :level="{ at: Math.round(yearMean * 10) / 10, says: `mean of the year ${decimal(yearMean, 1)}` }"
       :marked="{ category: MONTH_NAMES[worst], says: 'worst' }"
     />
-    <table v-if="taken" class="sheet">
+    <table v-if="taken" v-stack class="sheet">
       <thead>
         <tr>
           <th>taken a day</th>

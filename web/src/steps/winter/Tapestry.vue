@@ -2,6 +2,7 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { backupName, darkSeason, MONTH_DAYS, MONTH_NAMES, seasonOf, type Place } from '@ambrel/core'
+import FiguresTable from '../../drawing/FiguresTable.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { chargeColour } from '../../drawing/chargeRamp.ts'
@@ -101,6 +102,19 @@ const told = computed(() => {
   const short = props.winters.shortHours[at]
   return `Year ${year + 1}, ${day - month.at + 1} ${month.name}: lowest charge ${prefs.show(props.winters.lowest[at], 'share')}${generator ? `, ${backupName(design.document!)} ${prefs.show(generator, 'h')}` : ''}${short ? `, short ${prefs.show(short, 'h')}` : ''}`
 })
+/** Each year's dark season in four figures. */
+const table = () =>
+  Array.from({ length: rows.value }, (_, year) => {
+    const from = year * DAYS + first.value
+    const days = (list: ArrayLike<number>) => Array.from({ length: season.value.days }, (__, day) => list[from + day])
+    const sum = (list: ArrayLike<number>) => days(list).reduce((total, each) => total + each, 0)
+    return [
+      `year ${year + 1}`,
+      prefs.show(Math.min(...days(props.winters.lowest)), 'share'),
+      prefs.show(sum(props.winters.generatorHours), 'h'),
+      prefs.show(sum(props.winters.shortHours), 'h'),
+    ]
+  })
 function point(event: PointerEvent): void {
   const box = canvas.value!.getBoundingClientRect()
   const day = Math.floor((event.clientX - box.left - LEFT) / column.value)
@@ -172,6 +186,11 @@ const scale = Array.from({ length: 40 }, (_, i) => 0.12 + (0.88 * i) / 39)
         `click a day for its week · ${yearsWords(design.document, winters.years)}, seed ${winters.seed}${winters.years > rows ? `; the first ${rows} drawn` : ''}`
       }}</span>
     </div>
+    <FiguresTable
+      of="The dark season of each year drawn"
+      :columns="['year', 'lowest charge', `${backupName(design.document!)} hours`, 'hours short']"
+      :rows="table"
+    />
   </section>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { checkDesign } from '@ambrel/contract'
 import { keyFigures, type Design, type KeyFigure, type StripWeek } from '@ambrel/core'
@@ -121,10 +122,10 @@ function verdictOf(column: Column, row: number): '' | 'good' | 'bad' {
     </p>
     <p v-if="problem" class="error" role="alert">{{ problem }}</p>
     <template v-if="columns.length > 0">
-      <table class="sheet" :class="{ stale }">
+      <table v-stack class="sheet" :class="{ stale }">
         <thead>
           <tr>
-            <th />
+            <th><span class="unseen">figure</span></th>
             <th v-for="column in columns" :key="column.id" class="n name" :title="column.name">{{ column.name }}</th>
           </tr>
         </thead>

@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { MONTH_DAYS, MONTH_NAMES, WEEKDAY_NAMES, WEEK_DAYS, type Week } from '@ambrel/core'
+import FiguresTable from '../../drawing/FiguresTable.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { useWinter } from '../../stores/winter.ts'
@@ -157,6 +158,25 @@ const legend = computed(() => {
   return SUPPLY.filter((key) => key === 'arrayW' || trace?.[key].some((watts) => watts > 0.5))
 })
 const move = (days: number) => emit('move', Math.max(0, Math.min(365 - WEEK_DAYS, props.firstDay + days)))
+/** The week hour by hour: the step at the beginning of each. */
+const table = () => {
+  const { trace, airC } = week.value!
+  const perHour = steps.value / airC.length
+  const sum = (keys: readonly (keyof typeof trace)[], step: number) =>
+    keys.reduce((total, key) => total + trace[key][step], 0)
+  return Array.from({ length: airC.length }, (_, hour) => {
+    const step = Math.round(hour * perHour)
+    return [
+      `${dayName(Math.floor(hour / 24))}, ${hour % 24} h`,
+      prefs.show(trace.stateOfCharge[step], 'share'),
+      prefs.show(sum(SUPPLY, step), 'W'),
+      prefs.show(sum(['mustW', 'shouldW', 'canWaitW'], step), 'W'),
+      prefs.show(trace.unmetW[step], 'W'),
+      prefs.show(trace.voltsV[step], 'V'),
+      prefs.show(airC[hour], '°C'),
+    ]
+  })
+}
 </script>
 
 <template>
@@ -223,6 +243,12 @@ const move = (days: number) => emit('move', Math.max(0, Math.min(365 - WEEK_DAYS
       <span><i class="air" />outside</span>
       <span><i class="room" />at the bank</span>
     </p>
+    <FiguresTable
+      v-if="picture"
+      :of="`Year ${year + 1}, week from ${dayName(0)}, hour by hour`"
+      :columns="['hour', 'charge', 'sun and others', 'loads', 'short', 'bank', 'outside']"
+      :rows="table"
+    />
   </section>
 </template>
 

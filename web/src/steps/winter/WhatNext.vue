@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref } from 'vue'
 import { backupName, rankedBy, worth, type Candidate, type Care } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -56,7 +57,7 @@ const signed = (saved: number, decimals: number) => `${saved < 0 ? '+' : ''}${de
         list.length ? 'Try again' : 'Suggest'
       }}</el-button>
     </div>
-    <table v-if="list.length > 0" class="sheet" :class="{ stale }">
+    <table v-if="list.length > 0" v-stack class="sheet" :class="{ stale }">
       <thead>
         <tr>
           <th>change one thing</th>
@@ -64,7 +65,7 @@ const signed = (saved: number, decimals: number) => `${saved < 0 ? '+' : ''}${de
           <th class="n">{{ backupName(design.document!) }} h</th>
           <th class="n">short h, 1 in 10</th>
           <th class="n">h saved per 1000</th>
-          <th />
+          <th><span class="unseen">show or do it</span></th>
         </tr>
       </thead>
       <tbody>

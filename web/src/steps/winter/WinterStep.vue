@@ -93,6 +93,7 @@ function open(year: number, day: number): void {
       <Figure :value="prefs.show(summary.median.curtailedWh, 'Wh')" label="curtailed a year" />
     </div>
     <div class="stack">
+      <h2 class="unseen">Years drawn</h2>
       <Tapestry v-if="winter.winters" :winters="winter.winters" :place="design.document!.place" @open="open" />
       <WeekView
         v-if="opened"

@@ -81,8 +81,9 @@ const losses = computed(() => {
 
 <template>
   <section class="card" data-months>
-    <h2>Energy by month, mean of {{ yearsWords(design.document, summary.years) }}</h2>
+    <h2 data-part="Energy by month">Energy by month, mean of {{ yearsWords(design.document, summary.years) }}</h2>
     <Chart
+      over="month"
       type="bar"
       stacked
       :series="months"

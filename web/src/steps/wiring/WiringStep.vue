@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref } from 'vue'
 import { ChevronDown, ChevronRight, Trash2 } from '@lucide/vue'
 import { CONDUCTORS, type Level, type WireRun, addRun, removeFrom, setField } from '@ambrel/core'
@@ -56,10 +57,10 @@ useNewRow(add)
   <StepHead step="wiring" says="which conductor, which fuse, where?" />
   <section class="card">
     <div class="scroll">
-      <table class="sheet runs">
+      <table v-stack class="sheet runs">
         <thead>
           <tr>
-            <th />
+            <th><span class="unseen">verdict</span></th>
             <th>run</th>
             <th>circuit</th>
             <th class="n">one way</th>
@@ -70,7 +71,7 @@ useNewRow(add)
             <th class="n">drop</th>
             <th class="n">allowed</th>
             <th class="n">device</th>
-            <th />
+            <th><span class="unseen">remove</span></th>
           </tr>
         </thead>
         <tbody>

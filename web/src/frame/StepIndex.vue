@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import { nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
+
+/**
+ * The parts of a long step in one line that stays at the top of the bench: which is in view, and a way to each. It is
+ * read off the headings that stand on the bench, so that none can be missing from it.
+ */
+const LEAST = 3
+/** a part is in view once its heading has come this near to the line */
+const NEAR_PX = 70
+const holder = useTemplateRef('holder')
+const parts = shallowRef<{ name: string; heading: HTMLElement }[]>([])
+const at = ref(0)
+let bench: HTMLElement | null = null
+let watcher: MutationObserver | null = null
+let waiting = 0
+
+function read(): void {
+  waiting = 0
+  if (!bench) return
+  const found = [...bench.querySelectorAll<HTMLElement>('h2')].map((heading) => ({
+    name: (heading.dataset.part ?? heading.textContent ?? '').trim(),
+    heading,
+  }))
+  const same =
+    found.length === parts.value.length &&
+    found.every(({ name, heading }, i) => parts.value[i].name === name && parts.value[i].heading === heading)
+  if (!same) parts.value = found
+  look()
+}
+function look(): void {
+  if (!bench || parts.value.length < LEAST) return
+  const { top, bottom } = bench.getBoundingClientRect()
+  const last = parts.value.length - 1
+  if (bench.scrollTop + bench.clientHeight >= bench.scrollHeight - 2 && bench.scrollTop > 0) {
+    // at the very end the last one that fits the view is meant
+    const lowest = parts.value.findIndex(({ heading }) => heading.getBoundingClientRect().top > bottom)
+    at.value = lowest < 0 ? last : Math.max(0, lowest - 1)
+    return
+  }
+  let now = 0
+  parts.value.forEach(({ heading }, i) => {
+    if (heading.getBoundingClientRect().top - top <= NEAR_PX) now = i
+  })
+  at.value = now
+}
+function go(i: number): void {
+  const part = parts.value[i]
+  if (!part) return
+  const smooth = !window.matchMedia('(prefers-reduced-motion: reduce)').matches
+  part.heading.tabIndex = -1
+  part.heading.focus({ preventScroll: true })
+  part.heading.scrollIntoView({ block: 'start', behavior: smooth ? 'smooth' : 'auto' })
+}
+let turn = 0
+function scrolled(): void {
+  turn ||= requestAnimationFrame(() => {
+    turn = 0
+    look()
+  })
+}
+onMounted(async () => {
+  await nextTick()
+  bench = holder.value?.closest<HTMLElement>('[data-bench]') ?? null
+  if (!bench) return
+  read()
+  watcher = new MutationObserver(() => (waiting ||= requestAnimationFrame(read)))
+  watcher.observe(bench, { childList: true, subtree: true })
+  bench.addEventListener('scroll', scrolled, { passive: true })
+})
+onBeforeUnmount(() => {
+  watcher?.disconnect()
+  bench?.removeEventListener('scroll', scrolled)
+  cancelAnimationFrame(waiting)
+})
+</script>
+
+<template>
+  <nav
+    ref="holder"
+    class="index no-print"
+    :class="{ none: parts.length < LEAST }"
+    aria-label="Parts of this step"
+    data-index-line
+  >
+    <template v-if="parts.length >= LEAST">
+      <button
+        v-for="({ name }, i) in parts"
+        :key="i"
+        :class="{ on: i === at }"
+        :aria-current="i === at ? 'true' : undefined"
+        @click="go(i)"
+      >
+        {{ name }}
+      </button>
+      <select
+        aria-label="Part of this step"
+        :value="at"
+        @change="go(Number(($event.target as HTMLSelectElement).value))"
+      >
+        <option v-for="({ name }, i) in parts" :key="i" :value="i">{{ name }}</option>
+      </select>
+    </template>
+  </nav>
+</template>
+
+<style scoped>
+.index {
+  position: sticky;
+  z-index: 12;
+  top: -14px;
+  display: flex;
+  overflow: hidden;
+  flex-wrap: wrap;
+  gap: 0 14px;
+  margin: 0 calc(-1 * var(--bench-pad)) 8px;
+  padding: 1px var(--bench-pad);
+  border-bottom: 1px solid var(--rule);
+  background: var(--paper);
+}
+
+.none {
+  display: none;
+}
+
+button {
+  min-height: 25px;
+  padding: 0;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  color: var(--soft);
+  font: 13px var(--text);
+  white-space: nowrap;
+  cursor: pointer;
+}
+
+button:hover {
+  color: var(--ink);
+}
+
+.on {
+  border-bottom-color: var(--spruce);
+  color: var(--ink);
+}
+
+select {
+  display: none;
+  width: 100%;
+  height: 30px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+}
+
+@media (max-width: 900px) {
+  button {
+    display: none;
+  }
+
+  select {
+    display: block;
+  }
+}
+</style>
