@@ -30,6 +30,8 @@ export interface DesignEntry {
   version: number
   updatedAt: string
   deletedAt: string | null
+  /** when it was put away; null while it stands among the others */
+  archivedAt: string | null
 }
 
 export interface StoredDesign extends DesignEntry {
@@ -119,6 +121,7 @@ export const saveSchema = Joi.object({
   document: Joi.object().unknown(true).required(),
 })
 
+export const archivedSchema = Joi.object({ archived: Joi.boolean().strict().required() })
 export const variantSchema = Joi.object({
   variant: plainText().trim().min(1).max(120).required(),
   document: Joi.object().unknown(true),

@@ -36,7 +36,7 @@ try {
   await page.addInitScript('globalThis.__name = (each) => each')
   await page.goto(`${application.base}/design/${id}/loads`)
   await fieldAt(page, 'loads.0.runningW').waitFor()
-  await page.locator('footer.strip .bar').first().waitFor()
+  await page.locator('section.strip .bar').first().waitFor()
   const edits: number[] = []
   const strips: number[] = []
   for (let i = 0; i < EDITS; i++) {
@@ -47,7 +47,7 @@ try {
           const field = document.querySelector<HTMLInputElement>(`[data-path="${path}"]`)!
           const figure = document.querySelector('.rail [data-step=loads] small')!
           const was = figure.textContent
-          const { dataset } = document.querySelector<HTMLElement>('footer.strip')!
+          const { dataset } = document.querySelector<HTMLElement>('section.strip')!
           const run = dataset.run
           let figureMs = 0
           const began = performance.now()

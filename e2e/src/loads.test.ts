@@ -178,7 +178,7 @@ describe('what a load costs and what a meter says', () => {
     const row = page.locator('[data-cost]').first()
     await row.locator('[data-try=out]').click()
     await page.locator('[data-effect]', { hasText: '→' }).waitFor()
-    await page.locator('footer.strip .ghost').waitFor()
+    await page.locator('section.strip .ghost').waitFor()
     expect(await strip(page)).toBe(before)
     expect(await rail(page, 'loads')).toBe(kWh)
     await page.locator('[data-cost]').nth(1).locator('[data-try=propane]').click()

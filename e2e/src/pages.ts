@@ -7,19 +7,19 @@ import { openPage, PATIENCE_MS } from './browser.ts'
 /** Heights of the strip's bars, to see whether they moved. */
 export const strip = (page: Page) =>
   page
-    .locator('footer.strip .bar')
+    .locator('section.strip .bar')
     .evaluateAll((bars) => bars.map((bar) => Number(bar.getAttribute('height')).toFixed(1)).join(' '))
 /** The key figure of a step on the rail. */
 export const rail = (page: Page, step: string) => page.locator(`.rail [data-step=${step}] small`).innerText()
 /** Waits until the server has acknowledged the design as it stands. */
 export const saved = (page: Page) => page.locator('[data-saved]', { hasText: /^Saved/ }).waitFor()
 /** Waits until the strip is drawn. */
-export const drawn = (page: Page) => page.locator('footer.strip .bar').first().waitFor()
+export const drawn = (page: Page) => page.locator('section.strip .bar').first().waitFor()
 
 /** Waits until the whole run of the document as it stands is drawn. */
 export const settled = (page: Page) =>
   page.waitForFunction(() => {
-    const { run = '0', edition } = document.querySelector<HTMLElement>('footer.strip')?.dataset ?? {}
+    const { run = '0', edition } = document.querySelector<HTMLElement>('section.strip')?.dataset ?? {}
     return run !== '0' && run === edition
   })
 
@@ -206,8 +206,16 @@ export async function newDesignByHand(page: Page, base: string, name: string): P
 
 export const fieldAt = (page: Page, path: string): Locator => page.locator(`[data-path="${path}"]`)
 
+/** Opens what a field is folded away in. */
+export const unfold = (target: Locator): Promise<void> =>
+  target.first().evaluate((element) => {
+    for (let fold = element.closest('details'); fold; fold = fold.parentElement?.closest('details') ?? null)
+      fold.open = true
+  })
+
 /** Types into the field of a place in the document. */
 export async function setField(page: Page, path: string, value: string): Promise<void> {
+  await unfold(fieldAt(page, path))
   await fieldAt(page, path).fill(value)
   await fieldAt(page, path).press('Enter')
 }
@@ -232,7 +240,7 @@ export async function shown(page: Page): Promise<string> {
       .join(' | ')
       .replace(/\s+/g, ' ')
       .slice(0, 400)
-  const parts = ['h1', '[data-saved]', '.el-dialog', '[role=alert]', '.findings [data-level=stop]', 'footer.strip']
+  const parts = ['h1', '[data-saved]', '.el-dialog', '[role=alert]', '.findings [data-level=stop]', 'section.strip']
   const lines = await Promise.all(parts.map(async (part) => `  ${part}: ${await words(part)}`))
   return [page.url(), ...lines].join('\n')
 }

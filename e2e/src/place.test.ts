@@ -1,7 +1,20 @@
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
 import { openPage } from './browser.ts'
-import { becomes, changes, drag, drawn, newDesign, openDemo, rail, redrawn, saved, setField, strip } from './pages.ts'
+import {
+  becomes,
+  changes,
+  drag,
+  drawn,
+  newDesign,
+  openDemo,
+  rail,
+  redrawn,
+  saved,
+  setField,
+  strip,
+  unfold,
+} from './pages.ts'
 import { useApplication } from './server.ts'
 import { hourlyCsv } from './weatherFiles.ts'
 
@@ -38,17 +51,17 @@ describe('imported hours', () => {
     await page.locator('[data-source=fitted][aria-checked=true]').waitFor()
     await saved(page)
 
-    await page.locator('footer.strip[data-years="30"]').waitFor()
+    await page.locator('section.strip[data-years="30"]').waitFor()
     const fitted = await strip(page)
     await page.locator('[data-source=hours]').click()
     await redrawn(page, fitted)
-    await page.locator('footer.strip[data-years="2"]').waitFor()
+    await page.locator('section.strip[data-years="2"]').waitFor()
     expect(await page.locator('.findings', { hasText: 'cannot show a 1-in-10 winter' }).count()).toBe(1)
     await changes(async () => String((await sourcesShown(page)) === 4), 'false')
     await saved(page)
     await page.reload()
     await drawn(page)
-    await page.locator('footer.strip[data-years="2"]').waitFor()
+    await page.locator('section.strip[data-years="2"]').waitFor()
 
     await page.goto(application.base)
     await page.locator('.family', { hasText: 'Hour cabin' }).locator('[data-mini=drawn]').waitFor()
@@ -139,7 +152,7 @@ describe('imported hours', () => {
     })
     const orphan = (await made.json()) as { id: string }
     await page.goto(`${application.base}/design/${orphan.id}/place`)
-    await page.locator('footer.strip .lacks', { hasText: 'not on this server' }).waitFor()
+    await page.locator('section.strip .lacks', { hasText: 'not on this server' }).waitFor()
     await page.locator('[data-source=monthly]').click()
     await drawn(page)
   })
@@ -175,9 +188,10 @@ describe('the place by hand', () => {
     await setField(page, 'place.latitudeDeg', '46 30 S')
     await setField(page, 'place.longitudeDeg', '147 E')
     await page.locator('.findings', { hasText: 'away from the sun’s' }).waitFor()
+    await unfold(page.locator('[data-take-clock]'))
     await page.locator('[data-take-clock]').click()
     expect(await page.locator('[data-path="place.utcOffsetH"]').inputValue()).toBe('10')
-    const months = () => page.locator('footer.strip .month').allTextContents()
+    const months = () => page.locator('section.strip .month').allTextContents()
     await changes(async () => (await months())[0].trim(), 'Oct')
     expect((await months()).map((month) => month.trim()).join(' ')).toBe('Apr May Jun Jul Aug Sep Oct')
   })

@@ -26,7 +26,7 @@ const settle = (page: Page) => page.waitForTimeout(2500)
 async function openDemo(page: Page, family: string, variant: string): Promise<void> {
   await page.goto(base)
   await page.locator('.family', { hasText: family }).getByRole('link', { name: variant }).click()
-  await page.locator('footer.strip .bar').first().waitFor()
+  await page.locator('section.strip .bar').first().waitFor()
 }
 
 const browser = await openBrowser()

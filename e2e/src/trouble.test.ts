@@ -351,7 +351,7 @@ describe('edits the server did not get', () => {
     await page.keyboard.press('2')
     await setField(page, WATTS, '701')
     await becomes(() => serverWatts(fast), '701')
-    expect(await page.locator('header .name').innerText()).toBe('Fast cabin')
+    expect(await page.locator('.top .name').innerText()).toBe('Fast cabin')
     expect(await serverWatts(slow)).not.toBe('701')
   })
 })

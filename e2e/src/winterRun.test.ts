@@ -303,9 +303,9 @@ describe('the winter', () => {
     const { page, errors } = await open('Larkspur Bench', 'As planned', '7')
     await page.locator('[data-months]').waitFor()
     await setField(page, 'winter.years', '400')
-    await page.locator('footer.strip', { hasText: /\d+ %/ }).getByText('cancel').waitFor()
+    await page.locator('section.strip', { hasText: /\d+ %/ }).getByText('cancel').waitFor()
     await setField(page, 'winter.years', '120')
-    await page.locator('footer.strip[data-years="120"]').waitFor()
+    await page.locator('section.strip[data-years="120"]').waitFor()
     await page.locator('h2', { hasText: 'mean of 120 made years' }).waitFor()
     await setField(page, 'winter.years', '0')
     await page.getByText('Years: 0 years is too small; at least 1 years').first().waitFor()
@@ -319,7 +319,7 @@ describe('the winter', () => {
     await variants.locator('[data-compare]').click()
     await variants.locator('table').waitFor()
     expect(await variants.locator('thead th').allInnerTexts()).toEqual([
-      '',
+      'figure',
       'As planned',
       'Flooded bank',
       'More sun, less bank',
@@ -363,7 +363,7 @@ describe('the winter', () => {
       .evaluateAll((rows) => rows.map((row) => row.getAttribute('data-candidate')))
     for (const id of ['battery', 'string', 'stop-sooner', 'chemistry']) expect(ids).toContain(id)
     await page.locator('[data-candidate=string]').getByText('show').click()
-    await page.locator('footer.strip path.ghost').waitFor()
+    await page.locator('section.strip path.ghost').waitFor()
     const rows = await rail(page, 'array')
     await page.locator('[data-candidate=string]').getByText('keep').click()
     await changes(() => rail(page, 'array'), rows)

@@ -1,9 +1,8 @@
 import '@fontsource/bitter/latin-500.css'
 import '@fontsource/bitter/latin-600.css'
-import '@fontsource/source-sans-3/latin-400.css'
-import '@fontsource/source-sans-3/latin-600.css'
-import '@fontsource/source-sans-3/latin-ext-400.css'
-import '@fontsource/source-sans-3/latin-ext-600.css'
+// with their ranges: letters beyond the common ones are fetched only where somebody uses them
+import '@fontsource/source-sans-3/400.css'
+import '@fontsource/source-sans-3/600.css'
 import './theme/theme.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'

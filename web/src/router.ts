@@ -11,6 +11,12 @@ export const router = createRouter({
     { path: '/', name: 'shelf', component: ShelfPage },
     { path: '/parts', name: 'parts', component: () => import('./parts/PartsPage.vue') },
     {
+      path: '/design/:id/report',
+      name: 'report',
+      component: () => import('./report/ReportPage.vue'),
+      props: true,
+    },
+    {
       path: '/design/:id/:step?',
       name: 'design',
       component: () => import('./frame/DesignFrame.vue'),

@@ -18,9 +18,14 @@ const entryColumns = {
   version: design.version,
   updatedAt: design.updatedAt,
   deletedAt: design.deletedAt,
+  archivedAt: design.archivedAt,
 }
 
-type EntryRow = Omit<DesignEntry, 'updatedAt' | 'deletedAt'> & { updatedAt: Date; deletedAt: Date | null }
+type EntryRow = Omit<DesignEntry, 'updatedAt' | 'deletedAt' | 'archivedAt'> & {
+  updatedAt: Date
+  deletedAt: Date | null
+  archivedAt: Date | null
+}
 
 function toEntry(row: EntryRow): DesignEntry {
   const { id, familyId, name, variant, placeLabel, version } = row
@@ -33,6 +38,7 @@ function toEntry(row: EntryRow): DesignEntry {
     version,
     updatedAt: row.updatedAt.toISOString(),
     deletedAt: row.deletedAt?.toISOString() ?? null,
+    archivedAt: row.archivedAt?.toISOString() ?? null,
   }
 }
 
@@ -142,6 +148,16 @@ export async function setDeleted(db: Database, id: string, deleted: boolean): Pr
     .where(and(eq(design.id, id), deleted ? isNull(design.deletedAt) : isNotNull(design.deletedAt)))
     .returning({ id: design.id })
   return rows.length > 0
+}
+
+/** Puts a design away, or back among the others. @returns its entry; null where there is no such design on the shelf */
+export async function setArchived(db: Database, id: string, archived: boolean): Promise<DesignEntry | null> {
+  const [row] = await db
+    .update(design)
+    .set({ archivedAt: archived ? sql`clock_timestamp()` : null })
+    .where(and(eq(design.id, id), isNull(design.deletedAt)))
+    .returning(entryColumns)
+  return row ? toEntry(row) : null
 }
 
 /**

@@ -35,6 +35,8 @@ export const design = pgTable(
       .notNull()
       .default(sql`clock_timestamp()`),
     deletedAt: timestamp('deleted_at', { withTimezone: true }),
+    /** put away by whoever owns it: still there, below the others */
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
     /** days it has lain in the bin, counted one by one, so that a clock that jumps empties nothing */
     binDays: integer('bin_days').notNull().default(0),
   },

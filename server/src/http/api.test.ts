@@ -34,6 +34,21 @@ describe('the shelf', () => {
     expect(new Set(family.map(({ familyId }) => familyId)).size).toBe(1)
   })
 
+  it('puts a design away and takes it back, as it was and open to edits', async () => {
+    const { id, version, document } = await create()
+    const away = await call<DesignEntry>('PUT', `/designs/${id}/archived`, { archived: true })
+    expect(away.body.archivedAt).not.toBeNull()
+    const listed = (await call<DesignEntry[]>('GET', '/designs')).body.find((entry) => entry.id === id)
+    expect(listed).toMatchObject({ archivedAt: away.body.archivedAt, version })
+    const notes = 'put away'
+    const edited = await call<DesignEntry>('PUT', `/designs/${id}`, { version, document: { ...document, notes } })
+    expect(edited.body.archivedAt).toBe(away.body.archivedAt)
+    expect((await call<DesignEntry>('PUT', `/designs/${id}/archived`, { archived: false })).body.archivedAt).toBeNull()
+    expect((await call('PUT', `/designs/${id}/archived`, { archived: 'yes' })).status).toBe(400)
+    await call('DELETE', `/designs/${id}`)
+    expect((await call('PUT', `/designs/${id}/archived`, { archived: true })).status).toBe(404)
+  })
+
   it('seeding again changes nothing and does not bring back what was deleted', async () => {
     const before = (await call<DesignEntry[]>('GET', '/designs')).body
     await call('DELETE', `/designs/${before[2].id}`)

@@ -10,6 +10,7 @@ import {
   partSchema,
   readingSchema,
   saveSchema,
+  archivedSchema,
   variantSchema,
   weatherUploadSchema,
   type NewDesignBody,
@@ -69,6 +70,13 @@ export function apiRoutes(db: Database, answers: () => Promise<boolean>): Router
   router.post('/designs/:id/restore', async (request, response) => {
     if (!(await designs.setDeleted(db, idOf(request), false))) throw notFound('this design')
     response.json(await existing(db, request))
+  })
+
+  router.put('/designs/:id/archived', async (request, response) => {
+    const { archived } = requireBody<{ archived: boolean }>(archivedSchema, request.body)
+    const entry = await designs.setArchived(db, idOf(request), archived)
+    if (!entry) throw notFound('this design')
+    response.json(entry)
   })
 
   router.post('/designs/:id/variants', async (request, response) => {

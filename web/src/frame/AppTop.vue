@@ -9,7 +9,7 @@ import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 
 const props = defineProps<{ step: Step }>()
-defineEmits<{ palette: []; variant: [] }>()
+defineEmits<{ palette: []; variant: []; about: [] }>()
 const design = useDesign()
 const prefs = usePrefs()
 const router = useRouter()
@@ -48,13 +48,20 @@ const why = computed(() =>
 </script>
 
 <template>
-  <header class="top">
+  <section class="top" aria-label="Design">
     <RouterLink class="home" :to="{ name: 'shelf' }" title="Design shelf"
       ><LayoutGrid v-if="prefs.narrow" :size="17" aria-label="Design shelf" /><template v-else
         >Ambrel</template
       ></RouterLink
     >
-    <span class="name" :title="design.document?.name">{{ design.document?.name }}</span>
+    <button
+      class="name"
+      :title="`${design.document?.name ?? ''}: name and notes`"
+      data-about-open
+      @click="$emit('about')"
+    >
+      {{ design.document?.name }}
+    </button>
     <select
       v-if="prefs.narrow && design.siblings.length > 1"
       class="variant"
@@ -131,7 +138,7 @@ const why = computed(() =>
     >
       <Search v-if="prefs.narrow" :size="16" /><kbd v-else>Ctrl K</kbd>
     </button>
-  </header>
+  </section>
 </template>
 
 <style scoped>
@@ -154,6 +161,12 @@ const why = computed(() =>
 
 .name {
   overflow: hidden;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  text-align: left;
+  cursor: pointer;
   min-width: 60px;
   max-width: 230px;
   margin-left: 8px;

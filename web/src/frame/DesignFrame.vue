@@ -12,6 +12,7 @@ import { useSuggest } from '../stores/suggest.ts'
 import { useWinter } from '../stores/winter.ts'
 import { useWorking } from '../stores/working.ts'
 import FieldHelp from '../fields/FieldHelp.vue'
+import AboutDialog from './AboutDialog.vue'
 import AppTop from './AppTop.vue'
 import CommandPalette from './CommandPalette.vue'
 import ConflictDialog from './ConflictDialog.vue'
@@ -21,6 +22,7 @@ import HistoryDialog from './HistoryDialog.vue'
 import KeysDialog from './KeysDialog.vue'
 import VariantDialog from './VariantDialog.vue'
 import WinterStrip from './WinterStrip.vue'
+import WinterTable from './WinterTable.vue'
 import WorkingSheet from './WorkingSheet.vue'
 import WorkRail from './WorkRail.vue'
 import { commandsFor } from './commands.ts'
@@ -41,6 +43,8 @@ const palette = ref(false)
 const keys = ref(false)
 const variant = ref(false)
 const history = ref(false)
+const winterTable = ref(false)
+const about = ref(false)
 const failure = ref('')
 const newRow = ref<(() => void) | null>(null)
 provide(NEW_ROW, newRow)
@@ -89,6 +93,8 @@ const commands = computed(() =>
     newRow: () => newRow.value?.(),
     variant: () => (variant.value = true),
     history: () => (history.value = true),
+    about: () => (about.value = true),
+    winterTable: () => (winterTable.value = true),
   }),
 )
 
@@ -159,7 +165,13 @@ onBeforeUnmount(() => working.close())
   <div v-else class="frame" :class="{ wide: !prefs.findingsOpen }" :data-ahead="ahead">
     <a class="skip no-print" href="#bench" @click.prevent="bench?.focus()">Skip to the step</a>
     <p class="unseen" role="status">{{ onBench }}</p>
-    <AppTop :step="step" class="areaTop no-print" @palette="palette = true" @variant="variant = true" />
+    <AppTop
+      :step="step"
+      class="areaTop no-print"
+      @palette="palette = true"
+      @variant="variant = true"
+      @about="about = true"
+    />
     <WorkRail :id="props.id" :step="step" class="areaRail no-print" />
     <main id="bench" ref="bench" class="areaBench" :data-bench="step" tabindex="-1">
       <component :is="STEP_VIEWS[step]" v-if="design.document" :key="design.id" />
@@ -173,7 +185,7 @@ onBeforeUnmount(() => working.close())
     >
       Findings
     </button>
-    <WinterStrip class="areaStrip no-print" />
+    <WinterStrip class="areaStrip no-print" @table="winterTable = true" />
     <WorkingSheet />
     <FieldHelp />
     <CommandPalette
@@ -184,6 +196,8 @@ onBeforeUnmount(() => working.close())
     <KeysDialog :open="keys" :commands="commands" @close="keys = false" />
     <VariantDialog :open="variant" @close="variant = false" />
     <HistoryDialog :open="history" @close="history = false" />
+    <WinterTable :open="winterTable" @close="winterTable = false" />
+    <AboutDialog :open="about" @close="about = false" />
     <ConflictDialog />
     <GoneDialog />
   </div>

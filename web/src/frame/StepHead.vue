@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { touch, type Step, type TouchedStep } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { useSuggest } from '../stores/suggest.ts'
 import { isSuggested } from './commands.ts'
 import { stepName } from './steps.ts'
+import StepNote from './StepNote.vue'
 import StepIndex from './StepIndex.vue'
 import { usePrefs } from '../stores/prefs.ts'
 
@@ -13,6 +14,7 @@ const prefs = usePrefs()
 const props = defineProps<{ step: Step; says?: string; whole?: boolean }>()
 const design = useDesign()
 const suggest = useSuggest()
+const note = useTemplateRef('note')
 
 /** The step, where it is one that wants to be gone through and nobody has. */
 const untouched = computed(() => {
@@ -33,6 +35,7 @@ const fillAll = () => suggest.ask('whole', props.step, 'suggest the whole system
       <h1>{{ stepName(step, design.document) }}</h1>
       <p class="quiet grow">{{ says }}</p>
       <slot />
+      <button class="link no-print" data-write-note @click="note?.write()">note</button>
       <button v-if="suggest.busy" class="link" @click="suggest.cancel">cancel</button>
       <el-button
         v-if="whole"
@@ -57,6 +60,7 @@ const fillAll = () => suggest.ask('whole', props.step, 'suggest the whole system
       Nobody has been through this step yet; its figures are a beginning.
       <button class="link" @click="design.change('gone through', touch([untouched]))">it is right as it is</button>
     </p>
+    <StepNote ref="note" :step="step" />
     <div v-if="design.suggestion?.step === step" class="reasons" role="status">
       <ul>
         <li v-if="!design.suggestion.change"><b>Nothing to change: the step is as suggested.</b></li>

@@ -9,12 +9,12 @@ import { editionOf } from '../stores/edition.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
 import { chargeColour } from '../drawing/chargeRamp.ts'
-import WinterTable from './WinterTable.vue'
 import { yearsWords } from './yearsWords.ts'
 
 const HEIGHT = 104
 const TOP = 10
 const BASE = 68
+const emit = defineEmits<{ table: [] }>()
 const design = useDesign()
 const prefs = usePrefs()
 const winter = useWinter()
@@ -57,7 +57,6 @@ const hovered = ref<number | null>(null)
 const flat = useMediaQuery('(max-height: 560px)')
 const opened = ref(false)
 const folded = computed(() => flat.value && !opened.value)
-const table = ref(false)
 /** The whole of it in a sentence. */
 const sentence = computed(() => {
   if (!summary.value) return 'running winters…'
@@ -98,7 +97,7 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <footer
+  <section
     class="strip"
     :class="{ folded }"
     aria-label="The coming winter"
@@ -122,7 +121,7 @@ function key(event: KeyboardEvent): void {
         lowest charge by week: bar typical, line 1 in 10; below: {{ backup }}
         <template v-if="winter.winters"> · {{ yearsWords(design.document, winter.winters.years) }}</template>
       </p>
-      <button v-if="summary" class="link quiet tell" data-strip-table @click="table = true">as a table</button>
+      <button v-if="summary" class="link quiet tell" data-strip-table @click="emit('table')">as a table</button>
       <p v-if="winter.running && winter.progress > 0" class="quiet">
         {{ Math.round(winter.progress * 100) }} % <button class="link" @click="winter.cancel">cancel</button>
       </p>
@@ -178,8 +177,7 @@ function key(event: KeyboardEvent): void {
       <p v-else class="quiet waiting">running winters…</p>
     </div>
     <p class="unseen" role="status">{{ told }}</p>
-    <WinterTable :open="table" @close="table = false" />
-  </footer>
+  </section>
 </template>
 
 <style scoped>

@@ -1,14 +1,16 @@
 import type { Router } from 'vue-router'
-import { STEPS, SUGGESTED_STEPS, type Design, type Step } from '@ambrel/core'
+import { cellsOfLoads, STEPS, SUGGESTED_STEPS, type Design, type Step } from '@ambrel/core'
 import type { useDesign } from '../stores/design.ts'
 import type { usePrefs } from '../stores/prefs.ts'
 import type { useSuggest } from '../stores/suggest.ts'
-import { saveText } from './files.ts'
+import { saveCells, saveText } from './files.ts'
 import { STEP_KEYS, stepName } from './steps.ts'
 
 /** What can be done, under one name, by palette and by key: this list is the only one of the keys. */
 export interface Command {
   says: string
+  /** what else somebody may call it */
+  also?: string
   /** one letter works wherever no field has the focus */
   key?: string
   run: () => unknown
@@ -23,7 +25,10 @@ export function commandsFor(
   design: ReturnType<typeof useDesign>,
   prefs: ReturnType<typeof usePrefs>,
   suggest: ReturnType<typeof useSuggest>,
-  dialogs: Record<'palette' | 'keys' | 'variant' | 'history' | 'working' | 'newRow', () => void>,
+  dialogs: Record<
+    'palette' | 'keys' | 'variant' | 'history' | 'working' | 'newRow' | 'winterTable' | 'about',
+    () => void
+  >,
 ): Command[] {
   const go = (step: Step) => design.id && router.push({ name: 'design', params: { id: design.id, step } })
   return [
@@ -50,17 +55,34 @@ export function commandsFor(
     { says: 'Undo', key: 'Ctrl Z', run: design.undo },
     { says: 'Redo', key: 'Ctrl Shift Z', run: design.redo },
     { says: 'Next variant', key: 'v', run: () => nextVariant(router, design) },
-    { says: 'New variant of this design', run: dialogs.variant },
-    { says: 'Earlier versions of this design', run: dialogs.history },
+    { says: 'New variant of this design', also: 'copy duplicate alternative', run: dialogs.variant },
+    { says: 'Earlier versions of this design', also: 'history restore backup', run: dialogs.history },
     { says: 'Show or hide findings', key: 'f', run: () => (prefs.findingsOpen = !prefs.findingsOpen) },
     { says: 'Working of the figure in focus', key: 'w', run: dialogs.working },
     { says: 'New row in the table at hand', key: 'n', run: dialogs.newRow },
-    { says: 'Metric or imperial units', run: prefs.toggleUnits },
-    { says: 'Day or night theme', run: prefs.toggleTheme },
-    { says: 'Save the design as a file', run: () => saveFile(design.document) },
-    { says: 'Parts shelf: parts of your own', run: () => router.push({ name: 'parts' }) },
+    { says: 'Metric or imperial units', also: 'feet celsius fahrenheit metres', run: prefs.toggleUnits },
+    { says: 'Day or night theme', also: 'dark light colours', run: prefs.toggleTheme },
+    { says: 'Save the design as a file', also: 'export download json copy', run: () => saveFile(design.document) },
+    {
+      says: 'Save the loads as CSV',
+      also: 'export download spreadsheet',
+      run: () => design.document && saveCells(`${design.document.name} loads.csv`, cellsOfLoads(design.document.loads)),
+    },
+    { says: 'Name and notes of this design', also: 'rename title markdown', run: dialogs.about },
+    {
+      says: 'Report of the whole design',
+      also: 'print paper pdf export summary',
+      run: () => router.push({ name: 'report', params: { id: design.id } }),
+    },
+    { says: 'Print this step', also: 'paper pdf', run: () => window.print() },
+    { says: 'The coming winter as a table', also: 'strip weeks', run: dialogs.winterTable },
+    {
+      says: 'Parts shelf: parts of your own',
+      also: 'modules batteries inverters export',
+      run: () => router.push({ name: 'parts' }),
+    },
     { says: 'Back to the design shelf', run: () => router.push({ name: 'shelf' }) },
-    { says: 'All keys', key: '?', run: dialogs.keys },
+    { says: 'All keys', also: 'shortcuts help', key: '?', run: dialogs.keys },
   ]
 }
 

@@ -14,7 +14,7 @@ import {
 } from '@ambrel/core'
 import { quantity, type UnitSystem } from '@ambrel/core/units'
 
-const STEP_NAMES: Record<Step, string> = {
+export const STEP_NAMES: Record<Step, string> = {
   place: 'Place',
   loads: 'Loads',
   bank: 'Bank',
@@ -33,6 +33,21 @@ export const stepName = (step: Step, design: Design | null): string =>
   step === 'generator' && design !== null && !isGenerator(design) ? 'Backup' : STEP_NAMES[step]
 const isGenerator = ({ generator, grid }: Design) =>
   generator.present ? generator.kind === 'generator' : !grid.present
+
+/** The step in whose forms a place of the document stands. */
+const STEP_OF: readonly [RegExp, Step][] = [
+  [/^(place|schools\.skyModel)/, 'place'],
+  [/^(loads|household|pumps)/, 'loads'],
+  [/^(bank|growth\.bankKWh)/, 'bank'],
+  [/^(arrays|controllers|growth\.arrayW|schools\.(coldVoltage|handFactor))/, 'array'],
+  [/^(inverter|growth\.inverterW|schools\.peak)/, 'inverter'],
+  [/^(generator|grid|sources)/, 'generator'],
+  [/^winter/, 'winter'],
+  [/^runs/, 'wiring'],
+  [/^budget/, 'cost'],
+  [/^build/, 'build'],
+]
+export const stepOfPath = (path: string): Step => STEP_OF.find(([places]) => places.test(path))?.[1] ?? 'place'
 
 /** Keys 1…9, 0 and - go to the steps in order. */
 export const STEP_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { vStack } from '../drawing/stacks.ts'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, nextTick, onMounted, ref, shallowRef } from 'vue'
+import { useRoute } from 'vue-router'
 import { Copy, FileUp, Pencil, Plus, Trash2 } from '@lucide/vue'
 import type { Problem } from '@ambrel/core'
 import { LIMITS, PART_KINDS, type OwnPart, type PartKind, type StoredPart } from '@ambrel/contract'
@@ -13,7 +14,9 @@ import { KIND_WORDS, partSays } from './partWords.ts'
 /** The shelf of parts: one's own, to be made, changed, copied, deleted and carried between machines, and the program's. */
 const parts = useParts()
 const prefs = usePrefs()
-const kind = ref<PartKind>('module')
+const route = useRoute()
+const asKind = (asked: unknown) => PART_KINDS.find((each) => each === asked)
+const kind = ref<PartKind>(asKind(route.query.kind) ?? 'module')
 const making = shallowRef<{ from?: Record<string, unknown>; stored?: StoredPart } | null>(null)
 const problems = ref<Problem[]>([])
 const told = ref('')
@@ -89,13 +92,17 @@ async function readFile(event: Event): Promise<void> {
 }
 onMounted(() => {
   document.title = 'Parts shelf · Ambrel'
-  void parts.reload()
+  void parts.reload().then(async () => {
+    await nextTick()
+    document.querySelector('tr.found')?.scrollIntoView({ block: 'center' })
+  })
 })
+const found = computed(() => route.query.part)
 </script>
 
 <template>
   <div class="page">
-    <header>
+    <section class="mast" aria-label="Parts shelf">
       <RouterLink :to="{ name: 'shelf' }" class="home"
         ><img src="/mark.svg" alt="" width="30" height="30" /> Ambrel</RouterLink
       >
@@ -106,7 +113,7 @@ onMounted(() => {
         <button class="act" data-export="json" @click="exportAs('json')">Save mine as JSON</button>
         <button class="act" data-export="csv" @click="exportAs('csv')">as CSV</button>
       </template>
-    </header>
+    </section>
     <main>
       <nav class="row wrap kinds" aria-label="Kinds of parts">
         <button
@@ -149,7 +156,7 @@ onMounted(() => {
         </p>
         <table v-else v-stack class="sheet" data-own>
           <tbody>
-            <tr v-for="entry in own" :key="entry.id">
+            <tr v-for="entry in own" :key="entry.id" :class="{ found: entry.id === found }">
               <td class="name" :title="nameOf(entry)">{{ nameOf(entry) }}</td>
               <td class="quiet">{{ partSays(entry.kind, entry.part, prefs.show) }}</td>
               <td class="guess">
@@ -187,7 +194,7 @@ onMounted(() => {
         <p class="quiet">Generic, of no maker; prices are made up. Copy one to have it under your own name.</p>
         <table v-stack class="sheet">
           <tbody>
-            <tr v-for="entry in generic" :key="entry.id">
+            <tr v-for="entry in generic" :key="entry.id" :class="{ found: entry.id === found }">
               <td class="name" :title="nameOf(entry)">{{ nameOf(entry) }}</td>
               <td class="quiet">{{ partSays(entry.kind, entry.part, prefs.show) }}</td>
               <td class="acts">
@@ -212,13 +219,17 @@ onMounted(() => {
 </template>
 
 <style scoped>
+.found {
+  background: var(--wash);
+}
+
 .page {
   max-width: 1080px;
   margin: 0 auto;
   padding: 34px 24px 60px;
 }
 
-header {
+.mast {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
@@ -227,7 +238,7 @@ header {
   border-bottom: 1px solid var(--ink);
 }
 
-header h1 {
+.mast h1 {
   font-size: 24px;
 }
 

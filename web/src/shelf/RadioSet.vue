@@ -42,8 +42,9 @@ legend {
 
 label {
   display: flex;
+  min-height: 26px;
+  align-items: center;
   gap: 8px;
-  padding: 2px 0;
   color: var(--ink);
   font-size: 13.5px;
   line-height: 1.35;

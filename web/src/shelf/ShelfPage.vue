@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { FileUp, Moon, Package, Plus, Sun, Trash2 } from '@lucide/vue'
+import { Archive, ArchiveRestore, Copy, Download, FileUp, Moon, Package, Pencil, Plus, Sun, Trash2 } from '@lucide/vue'
 import type { DesignEntry } from '@ambrel/contract'
 import type { Problem } from '@ambrel/core'
 import { onBack } from '../saving/connection.ts'
 import { hear, tell } from '../saving/tabs.ts'
 import { api, ApiRefusal, Unreachable } from '../stores/api.ts'
 import { usePrefs } from '../stores/prefs.ts'
+import { saveText } from '../frame/files.ts'
 import KeptEdits from './KeptEdits.vue'
+import { duplicate, renameFamily, renameVariant } from './rename.ts'
 
 const MiniStrip = defineAsyncComponent(() => import('./MiniStrip.vue'))
 const NewDesignDialog = defineAsyncComponent(() => import('./NewDesignDialog.vue'))
@@ -23,11 +25,60 @@ const failure = ref('')
 const problems = ref<Problem[]>([])
 const file = ref<HTMLInputElement>()
 
-const families = computed(() => {
+/** The entries by design, its variants together. */
+function familiesOf(list: readonly DesignEntry[]): DesignEntry[][] {
   const groups = new Map<string, DesignEntry[]>()
-  for (const entry of entries.value ?? []) groups.set(entry.familyId, [...(groups.get(entry.familyId) ?? []), entry])
+  for (const entry of list) groups.set(entry.familyId, [...(groups.get(entry.familyId) ?? []), entry])
   return [...groups.values()]
+}
+const sought = ref('')
+const order = ref<'made' | 'changed' | 'name'>('made')
+const changed = (family: readonly DesignEntry[]) =>
+  family
+    .map(({ updatedAt }) => updatedAt)
+    .sort()
+    .at(-1)!
+const families = computed(() => {
+  const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
+  const found = familiesOf((entries.value ?? []).filter(({ archivedAt }) => archivedAt === null)).filter((family) => {
+    const text = family
+      .map(({ name, variant, placeLabel }) => `${name} ${variant} ${placeLabel}`)
+      .join(' ')
+      .toLowerCase()
+    return words.every((word) => text.includes(word))
+  })
+  if (order.value === 'name') return found.sort(([a], [b]) => a.name.localeCompare(b.name))
+  if (order.value === 'changed') return found.sort((a, b) => changed(b).localeCompare(changed(a)))
+  return found
 })
+const away = computed(() => (entries.value ?? []).filter(({ archivedAt }) => archivedAt !== null))
+const showAway = ref(false)
+/** What is being given another name: a whole design, or one variant of it. */
+const renaming = ref<{ key: string; entries: DesignEntry[]; variant: boolean; name: string } | null>(null)
+function rename(list: DesignEntry[], variant: boolean): void {
+  renaming.value = {
+    key: variant ? list[0].id : list[0].familyId,
+    entries: list,
+    variant,
+    name: variant ? list[0].variant : list[0].name,
+  }
+}
+const keepName = () =>
+  orSay(async () => {
+    const { entries: list, variant, name } = renaming.value!
+    if (name.trim() === '') throw new Error('it needs a name')
+    if (variant) await renameVariant(list[0], name.trim())
+    else await renameFamily(list, name.trim())
+    renaming.value = null
+  })
+const copy = (entry: DesignEntry) => orSay(async () => void (await duplicate(entry)))
+const archive = (entry: DesignEntry, archived: boolean) =>
+  orSay(async () => void (await api.archive(entry.id, archived)))
+const download = (entry: DesignEntry) =>
+  orSay(async () => {
+    const { document } = await api.design(entry.id)
+    saveText(`${entry.name} - ${entry.variant}.ambrel.json`, JSON.stringify(document, null, 2), 'application/json')
+  })
 
 async function load(): Promise<void> {
   try {
@@ -83,6 +134,12 @@ async function readFile(event: Event): Promise<void> {
   }
 }
 
+const ACTS = [
+  { says: 'Rename', icon: Pencil, act: (entry: DesignEntry) => rename([entry], true) },
+  { says: 'Copy as a design of its own', icon: Copy, act: copy },
+  { says: 'Save as a file', icon: Download, act: download },
+  { says: 'Put away', icon: Archive, act: (entry: DesignEntry) => archive(entry, true) },
+]
 const day = (iso: string) => new Date(iso).toLocaleDateString([], { day: 'numeric', month: 'short', year: 'numeric' })
 onMounted(() => {
   document.title = 'Ambrel'
@@ -94,7 +151,7 @@ onBeforeUnmount(hear(() => void load()))
 
 <template>
   <div class="shelf">
-    <header>
+    <section class="mast" aria-label="Ambrel">
       <img src="/mark.svg" alt="" width="30" height="30" />
       <h1>Ambrel</h1>
       <p class="quiet grow">Will the lights stay on through the dark weeks?</p>
@@ -106,7 +163,7 @@ onBeforeUnmount(hear(() => void load()))
       >
         <Sun v-if="prefs.theme === 'night'" :size="16" /><Moon v-else :size="16" />
       </button>
-    </header>
+    </section>
     <main>
       <div class="row bar">
         <h2 class="grow">Design shelf</h2>
@@ -114,6 +171,23 @@ onBeforeUnmount(hear(() => void load()))
         <button class="act" @click="file?.click()"><FileUp :size="15" /> Open a file</button>
         <input ref="file" type="file" accept=".json,application/json" hidden data-file @change="readFile" />
         <button class="act main" data-new @click="making = true"><Plus :size="15" /> New design</button>
+      </div>
+      <div v-if="(entries?.length ?? 0) > 1" class="row wrap tools">
+        <input
+          v-model="sought"
+          type="search"
+          placeholder="name, variant or place"
+          aria-label="Search the shelf"
+          data-seek
+        />
+        <label class="quiet"
+          >sorted by
+          <select v-model="order" aria-label="Sorted by" data-order>
+            <option value="made">when it was made</option>
+            <option value="changed">last change</option>
+            <option value="name">name</option>
+          </select></label
+        >
       </div>
       <p v-if="failure" class="failure" role="alert">
         {{ failure }} <button class="link" @click="load">try again</button>
@@ -128,6 +202,9 @@ onBeforeUnmount(hear(() => void load()))
       </div>
       <KeptEdits @opened="load" />
       <p v-if="entries === null && !failure" class="quiet">opening the shelf…</p>
+      <p v-else-if="families.length === 0 && (entries?.length ?? 0) > 0 && !failure" class="empty">
+        {{ sought ? `Nothing here is called “${sought}”.` : 'Every design is put away.' }}
+      </p>
       <p v-else-if="families.length === 0 && !failure" class="empty">
         The shelf is empty. A new design asks only for a name and a place.
       </p>
@@ -135,10 +212,24 @@ onBeforeUnmount(hear(() => void load()))
         <div class="title">
           <h3 :title="family[0].name">{{ family[0].name }}</h3>
           <span class="quiet">{{ family.length }} variant{{ family.length === 1 ? '' : 's' }}</span>
+          <button class="link quiet" :aria-label="`Rename ${family[0].name}`" @click="rename(family, false)">
+            rename
+          </button>
+          <form v-if="renaming?.key === family[0].familyId" class="rename" @submit.prevent="keepName">
+            <input v-model="renaming.name" maxlength="120" aria-label="New name of the design" data-new-name />
+            <button class="link" type="submit">keep</button>
+            <button class="link" type="button" @click="renaming = null">drop</button>
+          </form>
         </div>
         <ul>
           <li v-for="entry in family" :key="entry.id">
+            <form v-if="renaming?.key === entry.id" class="rename" @submit.prevent="keepName">
+              <input v-model="renaming.name" maxlength="120" aria-label="New name of the variant" data-new-name />
+              <button class="link" type="submit">keep</button>
+              <button class="link" type="button" @click="renaming = null">drop</button>
+            </form>
             <RouterLink
+              v-else
               :to="{ name: 'design', params: { id: entry.id, step: 'winter' } }"
               :title="entry.variant"
               data-open
@@ -146,14 +237,40 @@ onBeforeUnmount(hear(() => void load()))
             >
             <MiniStrip :id="entry.id" :version="entry.version" />
             <span class="quiet day">{{ day(entry.updatedAt) }}</span>
-            <button
-              class="icon-button"
-              :aria-label="`Delete ${entry.variant}`"
-              title="To the bin, for 30 days"
-              @click="remove(entry)"
+            <span class="acts">
+              <button
+                v-for="{ says, act, icon } in ACTS"
+                :key="says"
+                class="icon-button"
+                :aria-label="`${says} ${entry.name}, ${entry.variant}`"
+                :title="says"
+                @click="act(entry)"
+              >
+                <component :is="icon" :size="14" />
+              </button>
+              <button
+                class="icon-button"
+                :aria-label="`Delete ${entry.variant}`"
+                title="To the bin, for 30 days"
+                @click="remove(entry)"
+              >
+                <Trash2 :size="14" />
+              </button>
+            </span>
+          </li>
+        </ul>
+      </section>
+      <section v-if="away.length > 0" class="bin">
+        <button class="link" data-show-away @click="showAway = !showAway">
+          {{ showAway ? 'Hide' : 'Show' }} what is put away ({{ away.length }})
+        </button>
+        <ul v-if="showAway">
+          <li v-for="entry in away" :key="entry.id">
+            <RouterLink class="grow" :to="{ name: 'design', params: { id: entry.id, step: 'winter' } }"
+              >{{ entry.name }} · {{ entry.variant }}</RouterLink
             >
-              <Trash2 :size="14" />
-            </button>
+            <span class="quiet">put away {{ day(entry.archivedAt!) }}</span>
+            <button class="link" @click="archive(entry, false)"><ArchiveRestore :size="13" /> back to the shelf</button>
           </li>
         </ul>
       </section>
@@ -185,7 +302,7 @@ onBeforeUnmount(hear(() => void load()))
   padding: 34px 24px 60px;
 }
 
-header {
+.mast {
   display: flex;
   align-items: center;
   gap: 12px;
@@ -193,11 +310,11 @@ header {
   border-bottom: 1px solid var(--ink);
 }
 
-header h1 {
+.mast h1 {
   font-size: 26px;
 }
 
-header .quiet {
+.mast .quiet {
   font: 500 15px var(--heading);
 }
 
@@ -207,7 +324,7 @@ header .quiet {
 
 .family {
   display: grid;
-  grid-template-columns: 200px 1fr;
+  grid-template-columns: 200px minmax(0, 1fr);
   margin-bottom: 12px;
   border: 1px solid var(--rule);
   border-left: 4px solid var(--lichen);
@@ -247,6 +364,47 @@ li a {
   font-weight: 600;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+.tools {
+  margin-bottom: 10px;
+}
+
+.tools input,
+.tools select,
+.rename input {
+  height: 28px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: var(--card);
+  color: inherit;
+  font: inherit;
+}
+
+.tools input {
+  width: 240px;
+  max-width: 100%;
+}
+
+.rename {
+  display: flex;
+  flex: 1;
+  align-items: center;
+  gap: 8px;
+}
+
+.rename input {
+  min-width: 0;
+  flex: 1;
+}
+
+.title .link {
+  margin-left: 8px;
+}
+
+.acts {
+  display: flex;
 }
 
 .day {

@@ -127,6 +127,7 @@ export const api = {
     call<StoredDesign>('POST', `/designs/${id}/variants`, { variant, document }),
   remove: (id: string) => call<void>('DELETE', `/designs/${id}`),
   restore: (id: string) => call<StoredDesign>('POST', `/designs/${id}/restore`, {}),
+  archive: (id: string, archived: boolean) => call<DesignEntry>('PUT', `/designs/${id}/archived`, { archived }),
   history: (id: string) => call<HistoryEntry[]>('GET', `/designs/${id}/history`),
   historyDocument: (id: string, version: number) => call<Design>('GET', `/designs/${id}/history/${version}`),
   parts: () => call<StoredPart[]>('GET', '/parts'),

@@ -74,7 +74,7 @@ function storedAs(id: string, document: Design): StoredDesign {
   const updatedAt = '2026-01-01T00:00:00.000Z'
   return {
     ...{ id, familyId: 'family', name, variant, placeLabel: document.place.label, version: 1 },
-    ...{ updatedAt, deletedAt: null, document },
+    ...{ updatedAt, deletedAt: null, archivedAt: null, document },
   }
 }
 

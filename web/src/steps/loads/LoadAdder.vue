@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, useTemplateRef } from 'vue'
+import { onMounted, ref, useTemplateRef } from 'vue'
 import { addWritten, appliancesCalled, loadsWritten, type Written } from '@ambrel/core'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -58,11 +58,15 @@ function take(offer: Record<string, unknown>): void {
   text.value = ''
 }
 const box = useTemplateRef('box')
+const holder = useTemplateRef('holder')
+/** the library points to the item before the first one where none is meant */
+const pointNowhere = () => holder.value?.querySelector('input')?.removeAttribute('aria-activedescendant')
+onMounted(pointNowhere)
 defineExpose({ focus: () => box.value?.focus() })
 </script>
 
 <template>
-  <div class="adder">
+  <div ref="holder" class="adder">
     <el-autocomplete
       ref="box"
       v-model="text"
@@ -74,6 +78,7 @@ defineExpose({ focus: () => box.value?.focus() })
       placeholder="fridge, 6 bulbs, laptop 45W 3h"
       aria-label="Add loads by name"
       data-add-load
+      @blur="pointNowhere"
       @select="take"
     >
       <template #default="{ item }">{{ item.says }}</template>

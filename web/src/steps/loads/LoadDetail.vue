@@ -101,7 +101,7 @@ function bar(hour: number, event: PointerEvent): void {
         <span v-if="!load.weekdays" class="quiet">{{ drawn }}</span>
       </div>
     </div>
-    <div class="two">
+    <div class="stack">
       <div>
         <div class="row">
           <span class="quiet grow">Hours of the day: drag the bars</span
@@ -161,19 +161,20 @@ function bar(hour: number, event: PointerEvent): void {
 }
 
 .bars {
-  display: flex;
-  height: 64px;
+  display: grid;
   margin-top: 6px;
-  border-bottom: 1px solid var(--ink);
+  grid-template-columns: repeat(24, 1fr);
+  row-gap: 6px;
   cursor: ns-resize;
   touch-action: none;
 }
 
 .slot {
   display: flex;
-  flex: 1;
+  height: 64px;
   align-items: flex-end;
   padding: 0 1px;
+  border-bottom: 1px solid var(--ink);
 }
 
 .slot i {
@@ -187,7 +188,7 @@ function bar(hour: number, event: PointerEvent): void {
 
 .season {
   display: grid;
-  grid-template-columns: repeat(6, 1fr);
+  grid-template-columns: repeat(12, 1fr);
   gap: 4px;
 }
 
@@ -197,5 +198,15 @@ function bar(hour: number, event: PointerEvent): void {
 .room {
   align-items: flex-start;
   gap: 12px;
+}
+
+@media (max-width: 700px) {
+  .bars {
+    grid-template-columns: repeat(12, 1fr);
+  }
+
+  .season {
+    grid-template-columns: repeat(4, 1fr);
+  }
 }
 </style>

@@ -208,7 +208,7 @@ td {
 }
 
 .name {
-  min-width: 140px;
+  min-width: 112px;
 }
 
 .small {

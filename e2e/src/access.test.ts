@@ -1,0 +1,190 @@
+import { describe, expect, it } from 'vitest'
+import type { Page } from 'playwright-core'
+import { STEPS } from '@ambrel/core'
+import { audit } from './audit.ts'
+import { openPage } from './browser.ts'
+import { becomes, drawn, newDesign, openDemo, unfold } from './pages.ts'
+import { useApplication } from './server.ts'
+
+const application = useApplication()
+
+async function toStep(page: Page, step: string): Promise<void> {
+  await page.goto(page.url().replace(/[^/]+$/, step))
+  await page.locator(`[data-bench=${step}] h1`).waitFor()
+  await drawn(page)
+  // what is dear comes when the page rests
+  await page.evaluate(() => new Promise((rest) => requestIdleCallback(rest, { timeout: 2000 })))
+}
+/** Opens every fold and table there is, so that what lies in them is looked at too. */
+const unfoldAll = (page: Page) =>
+  page
+    .locator('[data-bench] details')
+    .evaluateAll((folds) => folds.forEach((fold) => ((fold as HTMLDetailsElement).open = true)))
+
+/** What can be opened over a step, and how. */
+const OPENED: { name: string; step: string; open: (page: Page) => Promise<unknown> }[] = [
+  { name: 'a load and its details, several chosen', step: 'loads', open: openLoads },
+  { name: 'rows to paste', step: 'loads', open: (page) => page.locator('[data-paste-loads]').click() },
+  { name: 'the palette', step: 'place', open: (page) => page.keyboard.press('Control+k') },
+  { name: 'the keys', step: 'place', open: (page) => page.keyboard.press('?') },
+  { name: 'the working of a figure', step: 'bank', open: (page) => page.locator('[data-working="bank.days"]').click() },
+  {
+    name: 'the question of another voltage',
+    step: 'bank',
+    open: (page) => page.locator('[data-path="bank.systemV"]').selectOption('24 V'),
+  },
+  { name: 'a wrong entry', step: 'array', open: (page) => wrong(page, 'arrays.0.tiltDeg', '200') },
+  { name: 'the weeks of the strip', step: 'winter', open: (page) => page.locator('[data-strip-table]').click() },
+  { name: 'the import of hours', step: 'place', open: (page) => page.getByText('import hours').click() },
+  { name: 'a new variant', step: 'place', open: (page) => page.getByRole('button', { name: 'New variant' }).click() },
+  {
+    name: 'all findings',
+    step: 'wiring',
+    open: (page) =>
+      page
+        .locator('.findings')
+        .getByText(/all \d+/)
+        .click(),
+  },
+]
+async function openLoads(page: Page): Promise<void> {
+  await page
+    .getByRole('button', { name: /^Details of/ })
+    .first()
+    .click()
+  await page
+    .getByRole('checkbox', { name: /^Select/ })
+    .nth(2)
+    .check()
+}
+async function wrong(page: Page, path: string, value: string): Promise<void> {
+  const field = page.locator(`[data-path="${path}"]`)
+  await unfold(field)
+  await field.fill(value)
+  await field.press('Enter')
+  await page.locator('[data-problem]').waitFor()
+}
+
+describe('whoever listens, uses keys, or sees little', () => {
+  for (const night of [false, true]) {
+    const theme = night ? 'night' : 'day'
+
+    it(`finds every step without a fault, by ${theme}`, async () => {
+      const { page } = await openPage(application.browser, { night })
+      await openDemo(page, application.base)
+      for (const step of STEPS) {
+        await toStep(page, step)
+        await unfoldAll(page)
+        expect(await audit(page, night), step).toEqual([])
+      }
+    })
+
+    it(`finds what opens over a step without a fault, by ${theme}`, async () => {
+      const { page } = await openPage(application.browser, { night })
+      await openDemo(page, application.base)
+      for (const { name, step, open } of OPENED) {
+        await toStep(page, step)
+        await open(page)
+        await page.waitForTimeout(350)
+        expect(await audit(page, night), name).toEqual([])
+      }
+    })
+
+    it(`finds the shelves, a new design and its empty steps without a fault, by ${theme}`, async () => {
+      const { page } = await openPage(application.browser, { night })
+      await page.goto(application.base)
+      await page.locator('[data-mini=drawn]').first().waitFor()
+      expect(await audit(page, night), 'shelf').toEqual([])
+      await page.locator('[data-new]').click()
+      await page.getByRole('button', { name: 'Make it' }).click()
+      await page.waitForTimeout(350)
+      expect(await audit(page, night), 'a new design with what lacks').toEqual([])
+      await page.goto(`${application.base}/parts`)
+      await page.locator('[data-new-part]').click()
+      await page.waitForTimeout(350)
+      expect(await audit(page, night), 'a new part').toEqual([])
+      await newDesign(page, application.base, `Empty ${theme}`)
+      for (const step of STEPS) {
+        await toStep(page, step)
+        expect(await audit(page, night), `empty ${step}`).toEqual([])
+      }
+    })
+  }
+
+  it('finds every step without a fault on a phone, where nothing is wider than it', async () => {
+    const { page } = await openPage(application.browser, { width: 390, height: 844 })
+    await openDemo(page, application.base)
+    for (const step of STEPS) {
+      await toStep(page, step)
+      await unfoldAll(page)
+      expect(await audit(page), step).toEqual([])
+      for (const width of [820, 600, 390]) {
+        await page.setViewportSize({ width, height: 844 })
+        const wide = await page.evaluate(() =>
+          [document.documentElement, document.querySelector('main')!].map(
+            (each) => each.scrollWidth - each.clientWidth,
+          ),
+        )
+        expect(wide, `${step} at ${width} px`).toEqual([0, 0])
+      }
+    }
+  })
+
+  it('leaves two thirds of a page that is zoomed to twice its size to the bench', async () => {
+    const { page } = await openPage(application.browser, { width: 640, height: 400 })
+    await openDemo(page, application.base)
+    const share = await page.locator('main').evaluate((bench) => bench.clientHeight / window.innerHeight)
+    expect(share).toBeGreaterThan(2 / 3)
+    await page.locator('[data-strip-line]').click()
+    await drawn(page)
+  })
+
+  it('reads the strip week by week with the arrow keys, and as a table', async () => {
+    const { page } = await openPage(application.browser)
+    await openDemo(page, application.base)
+    await page.locator('[data-strip]').focus()
+    await page.keyboard.press('ArrowRight')
+    const told = page.locator('section.strip [role=status]')
+    expect(await told.innerText()).toMatch(/^Week 1, Oct: lowest charge .+ in 1 of 10/)
+    await page.keyboard.press('End')
+    expect(await told.innerText()).toMatch(/^Week 3\d, Apr/)
+    await page.locator('[data-strip-table]').click()
+    const rows = page.locator('[data-winter-table] tbody tr')
+    await rows.first().waitFor()
+    expect(await rows.count()).toBe(await page.locator('section.strip .bar').count())
+  })
+
+  it('finds fields, loads, findings, parts and words in the palette, and says what a word means', async () => {
+    const { page } = await openPage(application.browser)
+    await openDemo(page, application.base)
+    const ask = async (words: string) => {
+      await page.keyboard.press('Control+k')
+      await page.locator('[data-palette]').fill(words)
+    }
+    const focused = () => page.evaluate(() => (document.activeElement as HTMLElement).dataset.path ?? '')
+    // a field that is folded away on another step
+    await ask('bare ground')
+    await page.getByRole('option', { name: /Bare ground reflects/ }).waitFor()
+    await page.keyboard.press('Enter')
+    await becomes(focused, 'place.albedoBare')
+    await ask('well pump')
+    await page.keyboard.press('Enter')
+    await becomes(focused, 'loads.2.name')
+    await ask('autonomy')
+    await page.keyboard.press('Enter')
+    await page.locator('[data-word]', { hasText: 'Days the bank alone carries' }).waitFor()
+    await page.locator('[data-palette]').fill('kettle')
+    await page.getByRole('option', { name: /^Add a load: .*ettle/ }).click()
+    await page.locator('[data-load] input', { hasText: '' }).first().waitFor()
+    await ask('modules live')
+    await page.getByRole('option', { name: /finding, Array/ }).click()
+    await page.locator('[data-bench=array]').waitFor()
+    await ask('export')
+    expect((await page.getByRole('option').allInnerTexts()).join(' ')).toMatch(
+      /Save the design as a file.*Save the loads/s,
+    )
+    await page.locator('[data-palette]').fill('rack unit')
+    await page.getByRole('option', { name: /part/ }).first().click()
+    await page.locator('tr.found').waitFor()
+  })
+})

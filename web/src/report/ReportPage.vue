@@ -1,0 +1,342 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import {
+  DESIGN,
+  eachField,
+  provedBottleneck,
+  STEPS,
+  valueAt,
+  verdict,
+  type Field,
+  type Finding,
+  type Step,
+} from '@ambrel/core'
+import { vStack } from '../drawing/stacks.ts'
+import StateMark from '../drawing/StateMark.vue'
+import WeekBars from '../drawing/WeekBars.vue'
+import { keyFigure, STEP_NAMES, stepName, stepOfPath } from '../frame/steps.ts'
+import { noteOf } from '../frame/notes.ts'
+import { useDesign } from '../stores/design.ts'
+import { useLog } from '../stores/log.ts'
+import { usePrefs } from '../stores/prefs.ts'
+import { useWinter } from '../stores/winter.ts'
+import { yearsWords } from '../frame/yearsWords.ts'
+
+/** The whole design on paper: verdict, findings, each step's figures and choices, parts, tasks and notes. */
+const MarkdownText = defineAsyncComponent(() => import('../frame/MarkdownText.vue'))
+const props = defineProps<{ id: string }>()
+const design = useDesign()
+const log = useLog()
+const prefs = usePrefs()
+const winter = useWinter()
+const failure = ref('')
+watch(
+  () => props.id,
+  async (id) => {
+    try {
+      if (design.id !== id || !design.document) await design.open(id)
+    } catch (error) {
+      failure.value = `The design could not be opened: ${(error as Error).message}.`
+    }
+  },
+  { immediate: true },
+)
+const document_ = computed(() => design.document)
+watch(document_, (now) => (document.title = now ? `${now.name}, ${now.variant} · report` : 'Ambrel'), {
+  immediate: true,
+})
+const summary = computed(() => design.winterSummary)
+const says = computed(() =>
+  summary.value && document_.value
+    ? prefs.say(verdict(document_.value, summary.value, winter.ranked ? provedBottleneck(winter.ranked.list) : null))
+    : '',
+)
+const LEVELS: { level: Finding['level']; name: string }[] = [
+  { level: 'stop', name: 'Stops: dangerous, destroyed, or not working' },
+  { level: 'watch', name: 'Watches: works, but think about it' },
+  { level: 'open', name: 'Open: not answered yet' },
+]
+const findingsOf = (level: Finding['level']) => design.findings.filter((finding) => finding.level === level)
+
+const worked = (step: Step) => Object.values(design.derived?.worked ?? {}).filter(({ id }) => id.startsWith(`${step}.`))
+
+/** What is chosen in a step, place by place, as its table words it. */
+const SKIPPED =
+  /^(format|version|name|variant|notes|touched|build|loads|runs|budget\.(owned|extras)|place\.(monthly|hours|horizon|persistence))|\.(id|estimated|capacities|cycles|hourlyW|wattsByMonth|battery|tiltSeasons)\b/
+function shown(field: Field, value: unknown): string {
+  if (value === null || value === undefined || value === '') return 'empty' in field && field.empty ? field.empty : '—'
+  if (field.kind === 'number' && typeof value === 'number')
+    return prefs.show(value, field.unit.startsWith('money') ? '' : field.unit)
+  if (field.kind === 'choice') return field.options.find((option) => option.value === value)?.label ?? String(value)
+  if (field.kind === 'flag') return value === true ? 'yes' : 'no'
+  if (Array.isArray(value)) return value.join(', ')
+  return String(value)
+}
+const placesOf = (path: string): string[] => {
+  const at = path.indexOf('[]')
+  if (at < 0) return [path]
+  const list = valueAt(document_.value!, path.slice(0, at))
+  return Array.isArray(list) ? list.flatMap((_, i) => placesOf(`${path.slice(0, at)}.${i}${path.slice(at + 2)}`)) : []
+}
+const ofWhat = (path: string) => {
+  const list = /^(\w+)\.(\d+)\./.exec(path)
+  if (!list) return ''
+  const thing = valueAt(document_.value!, `${list[1]}.${list[2]}`) as { name?: string } | undefined
+  return thing?.name ? `${thing.name}: ` : ''
+}
+const choices = computed(() => {
+  const rows: { step: Step; label: string; value: string }[] = []
+  for (const { path, field } of document_.value ? eachField(DESIGN) : []) {
+    if (['rows', 'part', 'numbers', 'texts'].includes(field.kind) || SKIPPED.test(path)) continue
+    for (const place of placesOf(path)) {
+      const value = valueAt(document_.value!, place)
+      if (value !== undefined)
+        rows.push({ step: stepOfPath(place), label: `${ofWhat(place)}${field.label}`, value: shown(field, value) })
+    }
+  }
+  return rows
+})
+const choicesOf = (step: Step) => choices.value.filter((row) => row.step === step)
+const readings = computed(() => log.readings.length)
+const general = computed(() => (document_.value?.notes ?? '').split(/^## /m)[0].trim())
+const money = (value: number) => value.toLocaleString('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
+const print = () => window.print()
+const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
+</script>
+
+<template>
+  <div class="report">
+    <p v-if="failure" role="alert">{{ failure }} <RouterLink :to="{ name: 'shelf' }">Back to the shelf</RouterLink></p>
+    <template v-if="document_">
+      <nav class="row no-print" aria-label="Report">
+        <RouterLink class="act" :to="{ name: 'design', params: { id, step: 'winter' } }">Back to the design</RouterLink>
+        <button class="act main" data-print @click="print">Print</button>
+      </nav>
+      <main>
+        <h1>
+          {{ document_.name }} <span>{{ document_.variant }}</span>
+        </h1>
+        <p class="quiet">
+          {{ document_.place.label }}, {{ document_.place.latitudeDeg }}°, {{ document_.place.longitudeDeg }}°,
+          {{ prefs.show(document_.place.elevationM, 'm') }} · {{ today }} · reckoned by published methods, not an
+          approval: local code, permits, the makers’ manuals and a licensed electrician have the last word.
+        </p>
+        <p v-if="says" class="verdict" data-verdict>{{ says }}</p>
+        <p v-else class="quiet">running winters…</p>
+        <figure v-if="summary">
+          <WeekBars :weeks="summary.weeks" :width="720" :height="60" full />
+          <figcaption class="quiet">
+            Lowest charge of each week, typical and in 1 winter of 10, over {{ yearsWords(document_, summary.years) }}.
+          </figcaption>
+        </figure>
+        <MarkdownText v-if="general" :text="general" />
+        <section v-for="{ level, name } in LEVELS" :key="level">
+          <template v-if="findingsOf(level).length > 0">
+            <h2>{{ name }}</h2>
+            <ul class="findings">
+              <li v-for="finding in findingsOf(level)" :key="finding.id + finding.subject">
+                <StateMark :level="finding.level" :size="13" />
+                <span
+                  ><b>{{ prefs.say(finding.says) }}</b> {{ prefs.say(finding.because) }}
+                  <i class="quiet">{{ stepName(finding.step, document_) }}</i></span
+                >
+              </li>
+            </ul>
+          </template>
+        </section>
+        <section v-for="(step, i) in STEPS" :key="step" class="step" :data-report="step">
+          <h2>
+            {{ i + 1 }} {{ stepName(step, document_) }}
+            <span class="quiet">{{ keyFigure(step, document_, design.derived, summary, readings, prefs.units) }}</span>
+          </h2>
+          <MarkdownText
+            v-if="noteOf(document_.notes, STEP_NAMES[step])"
+            :text="noteOf(document_.notes, STEP_NAMES[step])"
+          />
+          <dl v-if="worked(step).length > 0" class="figures">
+            <div v-for="sheet in worked(step)" :key="sheet.id">
+              <dt>{{ sheet.label }}</dt>
+              <dd>{{ prefs.show(sheet.value, sheet.unit) }}</dd>
+            </div>
+          </dl>
+          <table v-if="step === 'loads'" v-stack class="sheet">
+            <thead>
+              <tr>
+                <th>load</th>
+                <th class="n">×</th>
+                <th class="n">running</th>
+                <th class="n">a day, worst month</th>
+                <th>leg</th>
+                <th>priority</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(load, l) in document_.loads" :key="load.id">
+                <td>{{ load.name }}</td>
+                <td class="n">{{ load.quantity }}</td>
+                <td class="n">{{ prefs.show(load.runningW, 'W') }}</td>
+                <td class="n">{{ prefs.show(design.derived?.loadCosts[l]?.dayWh, 'Wh') }}</td>
+                <td>{{ load.leg }}</td>
+                <td>{{ { must: 'must run', should: 'should run', canWait: 'can wait' }[load.priority] }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <table v-else-if="step === 'wiring' && design.derived" v-stack class="sheet">
+            <thead>
+              <tr>
+                <th>run</th>
+                <th class="n">one way</th>
+                <th>conductor</th>
+                <th class="n">carries</th>
+                <th class="n">drop</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(run, r) in document_.runs" :key="run.id">
+                <td>{{ run.name }}</td>
+                <td class="n">{{ prefs.show(run.oneWayM, 'm') }}</td>
+                <td>{{ run.size }}{{ run.parallel > 1 ? ` × ${run.parallel}` : '' }}</td>
+                <td class="n">{{ prefs.show(design.derived.runs[r]?.ampacityA, 'A') }}</td>
+                <td class="n">{{ prefs.show(design.derived.runs[r]?.dropPct, '%') }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <table v-else-if="step === 'cost' && design.derived" v-stack class="sheet">
+            <thead>
+              <tr>
+                <th>part</th>
+                <th class="n">how many</th>
+                <th class="n">each, {{ document_.budget.currency }}</th>
+                <th class="n">together</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(line, l) in design.derived.bill.lines" :key="l">
+                <td>{{ line.name }}</td>
+                <td class="n">{{ line.quantity }}</td>
+                <td class="n">{{ money(line.unitPrice) }}</td>
+                <td class="n">{{ line.owned >= line.quantity ? 'owned' : money(line.sum) }}</td>
+              </tr>
+              <tr>
+                <td colspan="3"><b>In all</b></td>
+                <td class="n">
+                  <b>{{ money(design.derived.bill.total) }}</b>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <ul v-else-if="step === 'build' && design.derived" class="tasks">
+            <li v-for="task in design.derived.tasks" :key="task.id">
+              {{ document_.build.done.includes(task.id) ? '☑' : '☐' }} {{ prefs.say(task.says) }}
+            </li>
+          </ul>
+          <dl v-if="choicesOf(step).length > 0" class="choices">
+            <div v-for="(row, r) in choicesOf(step)" :key="r">
+              <dt>{{ row.label }}</dt>
+              <dd>{{ row.value }}</dd>
+            </div>
+          </dl>
+        </section>
+      </main>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.report {
+  max-width: 820px;
+  margin: 0 auto;
+  padding: 18px 20px 60px;
+}
+
+nav {
+  margin-bottom: 14px;
+}
+
+h1 {
+  font-size: 26px;
+}
+
+h1 span {
+  color: var(--soft);
+  font-weight: 500;
+}
+
+h2 {
+  margin: 20px 0 6px;
+  padding-bottom: 3px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.verdict {
+  margin: 12px 0;
+  font: 500 16px/1.4 var(--heading);
+}
+
+figure {
+  margin: 0 0 12px;
+}
+
+figure svg {
+  width: 100%;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.findings li {
+  display: flex;
+  gap: 8px;
+  padding: 3px 0;
+  break-inside: avoid;
+}
+
+.findings svg {
+  flex: none;
+  margin-top: 3px;
+}
+
+dl {
+  display: grid;
+  margin: 6px 0;
+  gap: 2px 24px;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+}
+
+dl div {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  border-bottom: 1px dotted var(--rule);
+  break-inside: avoid;
+}
+
+dt {
+  color: var(--soft);
+}
+
+dd {
+  margin: 0;
+  text-align: right;
+}
+
+.choices {
+  font-size: 12.5px;
+}
+
+@media print {
+  .report {
+    max-width: none;
+    padding: 0;
+    color: #000;
+    background: #fff;
+  }
+
+  h2 {
+    break-after: avoid;
+  }
+}
+</style>
