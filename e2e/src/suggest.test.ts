@@ -54,7 +54,7 @@ describe('layouts, owned parts and what comes next', () => {
     await page.getByRole('button', { name: 'another array' }).click()
     await page.getByLabel('Of array', { exact: true }).selectOption('1')
     const array = await rail(page, 'array')
-    await page.getByRole('button', { name: 'take', exact: true }).first().click()
+    await page.getByRole('button', { name: 'use this layout', exact: true }).first().click()
     await changes(() => rail(page, 'array'), array)
     await page.keyboard.press('9')
     const cost = await rail(page, 'cost')

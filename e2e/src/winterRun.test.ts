@@ -100,12 +100,12 @@ describe('the inverter', () => {
     const before = await idle()
     await page
       .locator('[data-inverter-choices] tr', { hasText: /^\s*Split-phase 8 kW/ })
-      .getByText('take')
+      .getByText('use this one')
       .click()
     await changes(idle, before)
     await page
       .locator('[data-inverter-choices] tr', { hasText: 'All-in-one split-phase 12 kW' })
-      .getByText('take')
+      .getByText('use this one')
       .click()
     await page.keyboard.press('4')
     await page.getByText('Built into an all-in-one unit').first().waitFor({ state: 'attached' })

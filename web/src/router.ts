@@ -10,6 +10,7 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'shelf', component: ShelfPage },
     { path: '/parts', name: 'parts', component: () => import('./parts/PartsPage.vue') },
+    { path: '/guide', name: 'guide', component: () => import('./guide/GuidePage.vue') },
     {
       path: '/design/:id/report',
       name: 'report',

@@ -41,7 +41,7 @@ export function loadSheets(design: Design, loadsWh: readonly number[], peak: Coi
           : 'worst hour of the load day, with its largest load at full watts',
       terms: [],
       school: peak.school === 'everything' ? 'everything at once + 20 %' : 'realistic coincidence',
-      source: 'practice; both schools are shown',
+      source: 'practice; both methods are shown',
     }),
   )
   add(

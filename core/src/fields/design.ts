@@ -149,7 +149,7 @@ const BUDGET: FieldTable<Budget> = {
 
 const SCHOOLS: FieldTable<Schools> = {
   coldVoltage: choice(
-    'School that rules',
+    'Method that decides',
     [
       { value: 'coefficient', label: 'coefficient at the record low' },
       { value: 'code-table', label: 'code table' },

@@ -20,6 +20,7 @@ import FindingsPane from './FindingsPane.vue'
 import GoneDialog from './GoneDialog.vue'
 import HistoryDialog from './HistoryDialog.vue'
 import KeysDialog from './KeysDialog.vue'
+import ShowAround from './ShowAround.vue'
 import VariantDialog from './VariantDialog.vue'
 import WinterStrip from './WinterStrip.vue'
 import WinterTable from './WinterTable.vue'
@@ -45,6 +46,11 @@ const variant = ref(false)
 const history = ref(false)
 const winterTable = ref(false)
 const about = ref(false)
+const around = ref(false)
+function shownAround(): void {
+  around.value = false
+  prefs.toured = true
+}
 const failure = ref('')
 const newRow = ref<(() => void) | null>(null)
 provide(NEW_ROW, newRow)
@@ -93,6 +99,7 @@ const commands = computed(() =>
     newRow: () => newRow.value?.(),
     variant: () => (variant.value = true),
     history: () => (history.value = true),
+    around: () => (around.value = true),
     about: () => (about.value = true),
     winterTable: () => (winterTable.value = true),
   }),
@@ -172,7 +179,7 @@ onBeforeUnmount(() => working.close())
       @variant="variant = true"
       @about="about = true"
     />
-    <WorkRail :id="props.id" :step="step" class="areaRail no-print" />
+    <WorkRail :id="props.id" :step="step" class="areaRail no-print" @around="around = true" />
     <main id="bench" ref="bench" class="areaBench" :data-bench="step" tabindex="-1">
       <component :is="STEP_VIEWS[step]" v-if="design.document" :key="design.id" />
     </main>
@@ -198,6 +205,7 @@ onBeforeUnmount(() => working.close())
     <HistoryDialog :open="history" @close="history = false" />
     <WinterTable :open="winterTable" @close="winterTable = false" />
     <AboutDialog :open="about" @close="about = false" />
+    <ShowAround v-if="around" open @close="shownAround" />
     <ConflictDialog />
     <GoneDialog />
   </div>

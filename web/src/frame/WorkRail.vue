@@ -8,6 +8,7 @@ import { usePrefs } from '../stores/prefs.ts'
 import StateMark from '../drawing/StateMark.vue'
 import { keyFigure, stepName } from './steps.ts'
 
+defineEmits<{ around: [] }>()
 const props = defineProps<{ id: string; step: Step }>()
 const design = useDesign()
 const log = useLog()
@@ -82,6 +83,7 @@ const to = (step: Step | undefined) =>
         </span>
         <StateMark :level="level" />
       </RouterLink>
+      <button v-if="!prefs.toured" class="link around" data-around @click="$emit('around')">show me around</button>
     </div>
   </nav>
 </template>
@@ -154,6 +156,11 @@ small {
 a[data-step='bank'] small {
   line-height: 1.15;
   white-space: normal;
+}
+
+.around {
+  margin: 8px 0 6px 40px;
+  text-align: left;
 }
 
 .now {

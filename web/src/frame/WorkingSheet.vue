@@ -31,7 +31,7 @@ const prefs = usePrefs()
         </tbody>
       </table>
       <p class="quiet source">
-        <template v-if="working.sheet.school">School: {{ working.sheet.school }}. </template>Source:
+        <template v-if="working.sheet.school">Method: {{ working.sheet.school }}. </template>Source:
         {{ working.sheet.source }}.
       </p>
     </template>

@@ -26,7 +26,7 @@ export function commandsFor(
   prefs: ReturnType<typeof usePrefs>,
   suggest: ReturnType<typeof useSuggest>,
   dialogs: Record<
-    'palette' | 'keys' | 'variant' | 'history' | 'working' | 'newRow' | 'winterTable' | 'about',
+    'palette' | 'keys' | 'variant' | 'history' | 'working' | 'newRow' | 'winterTable' | 'about' | 'around',
     () => void
   >,
 ): Command[] {
@@ -82,6 +82,8 @@ export function commandsFor(
       run: () => router.push({ name: 'parts' }),
     },
     { says: 'Back to the design shelf', run: () => router.push({ name: 'shelf' }) },
+    { says: 'Show me around', also: 'tour help first', run: dialogs.around },
+    { says: 'Guide', also: 'help manual handbook', run: () => router.push({ name: 'guide' }) },
     { says: 'All keys', also: 'shortcuts help', key: '?', run: dialogs.keys },
   ]
 }

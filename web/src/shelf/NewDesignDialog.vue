@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, reactive, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import {
   decimal,
@@ -73,6 +73,14 @@ function place(): { latitudeDeg: number; longitudeDeg: number } | null {
   return 'value' in latitude && 'value' in longitude
     ? { latitudeDeg: latitude.value, longitudeDeg: longitude.value }
     : null
+}
+const LandMap = defineAsyncComponent(() => import('./LandMap.vue'))
+const mapped = ref(false)
+function pick(latitudeDeg: number, longitudeDeg: number): void {
+  form.latitude = String(latitudeDeg)
+  form.longitude = String(longitudeDeg)
+  delete errors.value.latitude
+  delete errors.value.longitude
 }
 /** what is usual at the place, until somebody chooses otherwise */
 const units = computed<UnitSystem>(() => {
@@ -174,6 +182,15 @@ async function make(): Promise<void> {
           <em v-if="errors.elevation" role="alert">{{ errors.elevation }}</em>
         </label>
       </div>
+      <button type="button" class="link" :aria-expanded="mapped" data-open-map @click="mapped = !mapped">
+        {{ mapped ? 'without the map' : 'point at it on a map' }}
+      </button>
+      <LandMap
+        v-if="mapped"
+        :latitude-deg="place()?.latitudeDeg ?? null"
+        :longitude-deg="place()?.longitudeDeg ?? null"
+        @pick="pick"
+      />
       <button v-if="last" type="button" class="link" data-last-place @click="Object.assign(form, last)">
         the place of the last design: {{ last.latitude }}, {{ last.longitude }}
       </button>

@@ -167,6 +167,7 @@ onBeforeUnmount(hear(() => void load()))
     <main>
       <div class="row bar">
         <h2 class="grow">Design shelf</h2>
+        <RouterLink class="act" :to="{ name: 'guide' }" data-guide-link>Guide</RouterLink>
         <RouterLink class="act" :to="{ name: 'parts' }" data-parts><Package :size="15" /> Parts shelf</RouterLink>
         <button class="act" @click="file?.click()"><FileUp :size="15" /> Open a file</button>
         <input ref="file" type="file" accept=".json,application/json" hidden data-file @change="readFile" />

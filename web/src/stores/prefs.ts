@@ -24,6 +24,8 @@ export const usePrefs = defineStore('prefs', () => {
     get: () => (narrow.value ? drawerOpen.value : paneOpen.value),
     set: (open: boolean) => ((narrow.value ? drawerOpen : paneOpen).value = open),
   })
+  /** whether this reader has been shown around */
+  const toured = kept<boolean>('ambrel.toured', false)
   const unfolded = kept<string>('ambrel.unfolded', '')
   const isUnfolded = (name: string) => unfolded.value.split(' ').includes(name)
   function unfold(name: string, open: boolean): void {
@@ -38,6 +40,7 @@ export const usePrefs = defineStore('prefs', () => {
     theme,
     units,
     narrow,
+    toured,
     findingsOpen,
     /** whether fields that are folded away are to be seen, by the name of their fold */
     isUnfolded,

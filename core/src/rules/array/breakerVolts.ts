@@ -35,7 +35,7 @@ export const breakerVolts: Rule = {
         return [
           watch(
             id,
-            say`Breaker and switch of ${name} are made for ${volts(breakerV)}; by another school the coldest dawn brings ${volts(most)}.`,
+            say`Breaker and switch of ${name} are made for ${volts(breakerV)}; by another method the coldest dawn brings ${volts(most)}.`,
             'Take the next class up, or look at all three on the ruler.',
             more,
           ),
@@ -44,7 +44,7 @@ export const breakerVolts: Rule = {
         sound(
           id,
           say`Breaker and switch are made for ${volts(breakerV)}; ${volts(coldV)} on the coldest dawn.`,
-          'All three schools agree.',
+          'All three methods agree.',
           { working: more.working },
         ),
       ]

@@ -31,8 +31,8 @@ export const coldVoltageRule: Rule = {
         return [
           watch(
             array.id,
-            say`${array.name}: ${volts(coldV)} on the coldest dawn, by the chosen school.`,
-            say`Another school puts it over the ${volts(maxInputV)} limit. Look at all three on the ruler.`,
+            say`${array.name}: ${volts(coldV)} on the coldest dawn, by the chosen method.`,
+            say`Another method puts it over the ${volts(maxInputV)} limit. Look at all three on the ruler.`,
             more,
           ),
         ]
@@ -40,7 +40,7 @@ export const coldVoltageRule: Rule = {
         sound(
           array.id,
           say`${volts(coldV)} on the coldest dawn, ${volts(maxInputV)} allowed.`,
-          'All three schools agree.',
+          'All three methods agree.',
           more,
         ),
       ]

@@ -19,12 +19,14 @@ export const autonomy: Rule = {
             say`After that ${design.generator.present ? say`${theBackup(design)} ${design.generator.kind === 'generator' ? 'runs' : 'helps'} or ` : ''}the lights go out. The winter run says how often that happens.`,
             {
               working: 'bank.days',
-              ...(isBoxed(design) ? {} : { remedy: { label: 'size it by hand', apply: sizeBank } }),
+              ...(isBoxed(design)
+                ? {}
+                : { remedy: { label: 'as many units as the hand method asks', apply: sizeBank } }),
             },
           ),
         ]
       : [
-          sound('bank', say`${amount(days, '')} days without sun.`, say`The ${wanted}-day school is met.`, {
+          sound('bank', say`${amount(days, '')} days without sun.`, say`The ${wanted} days wanted are met.`, {
             working: 'bank.days',
           }),
         ]

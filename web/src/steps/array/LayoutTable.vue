@@ -71,7 +71,7 @@ const take = (layout: Layout) =>
           <td>{{ layout.remarks[0] ?? 'inside every limit' }}</td>
           <td>
             <span v-if="isNow(layout)" class="quiet">now</span
-            ><button v-else class="link" @click="take(layout)">take</button>
+            ><button v-else class="link" @click="take(layout)">use this layout</button>
           </td>
         </tr>
         <tr v-for="each in refused" :key="`refused ${each.inSeries}`" class="refused">

@@ -61,7 +61,7 @@ const currency = computed(() => design.document!.budget.currency)
           <td class="quiet">{{ each.upkeep }} {{ prefs.say(each.cold) }}</td>
           <td>
             <span v-if="each.chemistry === design.document!.bank.part.chemistry" class="quiet">now</span>
-            <button v-else class="link" @click="emit('take', each)">take</button>
+            <button v-else class="link" @click="emit('take', each)">use this bank</button>
           </td>
         </tr>
       </tbody>

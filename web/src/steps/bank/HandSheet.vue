@@ -67,7 +67,7 @@ function take(days: number, depth: number, strings: number): void {
               class="link"
               @click="take(cell.days, cell.depth, cell.strings)"
             >
-              take
+              use these
             </button>
           </td>
         </tr>

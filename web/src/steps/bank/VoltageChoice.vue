@@ -52,7 +52,7 @@ const now = computed(() => design.document!.bank.systemV)
           <td>
             <span v-if="each.systemV === now" class="quiet">now</span>
             <button v-else-if="offered.includes(each.systemV)" class="link" @click="emit('choose', each.systemV)">
-              take
+              use it
             </button>
             <span v-else class="quiet">no such inverter on the shelf</span>
           </td>

@@ -35,7 +35,7 @@ function take(part: InverterPart): void {
     <div class="row">
       <h2 data-part="How big">How big, and at what idle cost</h2>
       <p class="quiet grow">
-        one of each; heaviest leg and largest start by both schools. The chosen one rules the findings.
+        one of each; heaviest leg and largest start by both methods. The chosen one decides the findings.
       </p>
       <ChoiceField
         class="school"
@@ -80,7 +80,7 @@ function take(part: InverterPart): void {
           <td class="n">{{ prefs.show(choice.price, '') }}</td>
           <td class="n">{{ prefs.show(choice.withControllers, '') }}</td>
           <td class="n">
-            <button v-if="!isOne(choice.part)" class="link" @click="take(choice.part)">take</button>
+            <button v-if="!isOne(choice.part)" class="link" @click="take(choice.part)">use this one</button>
             <span v-else class="quiet">this one</span>
           </td>
         </tr>

@@ -144,7 +144,7 @@ const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.val
     </div>
     <p class="quiet">
       Bars: what each leg draws through a mean day of its worst month; the worst hour is {{ hourWords }} with
-      {{ prefs.show(worst.watts, 'W') }}{{ several ? ` on leg ${worst.leg}` : '' }}. By the chosen school the
+      {{ prefs.show(worst.watts, 'W') }}{{ several ? ` on leg ${worst.leg}` : '' }}. By the chosen method the
       {{ several ? 'heaviest leg' : 'load' }} is at {{ prefs.show(share, 'share') }}.
     </p>
   </section>

@@ -41,7 +41,7 @@ const dc = computed(() =>
 
 <template>
   <section v-if="design.derived" class="card peaks">
-    <div class="schools" role="radiogroup" aria-label="School of coincidence">
+    <div class="schools" role="radiogroup" aria-label="Method of coincidence">
       <button
         v-for="each in schools"
         :key="each.school"
