@@ -363,12 +363,22 @@ describe('what a file may lack', () => {
     expect(report.notes.join(' ')).toMatch(/1 of 3 years were left out.*rows 12001–12002 \(40 hours without sun\)/)
   })
 
+  it('rows of a whole year without a time are its hours in order, which the mapping says', () => {
+    const text = toCsv([
+      ['GHI', 'Temp (°F)'],
+      ...one.map(({ at }) => [ghiAt(at).toFixed(3), (airAt(at) * 1.8 + 32).toFixed(3)]),
+    ])
+    const { mapping } = inspectWeather(bytesOf(text), valley.utcOffsetH)
+    expect(mapping).toMatchObject({ time: [], hourlyFrom: 2001 })
+    expectInPlace(read(text).series)
+  })
+
   it.each<[string, () => string | Uint8Array, RegExp]>([
     ['empty', () => new Uint8Array(0), /file is empty/],
     ['half a year', () => csv(one.slice(0, 4380)), /cover 182 days; a whole year of 365/],
     [
       'no time',
-      () => toCsv([['a', 'GHI', 'temp'], ...one.map((hour) => ['x', ...plainRow(hour).slice(1)])]),
+      () => toCsv([['a', 'GHI', 'temp'], ...one.slice(0, 8000).map((hour) => ['x', ...plainRow(hour).slice(1)])]),
       /no column is chosen for the time|hold no date/,
     ],
     ['no irradiance', () => csv(one, plainRow, ['time', 'something', 'temp']), /choose the column of the global/],

@@ -131,14 +131,26 @@ export function inspectWeather(bytes: Uint8Array, utcOffsetH: number): Inspected
   const sample = rows.slice(headerRow)
   if (Math.max(...rows.map((row) => row.length)) < 2)
     throw new ImportRefused('the file is not a table: no comma, semicolon or tab parts its rows into columns')
+  const guessed = guessMapping(header, [...sample, ...rowsFurtherOn(text, meta.delimiter)], headerRow, utcOffsetH)
+  const year = guessed.time.length === 0 ? yearOfRows(countLines(text) - headerRow) : null
   return {
     kind: 'csv',
     encoding,
     station: null,
     header: header.map(shown),
     sample: sample.map((row) => row.map(shown)),
-    mapping: guessMapping(header, [...sample, ...rowsFurtherOn(text, meta.delimiter)], headerRow, utcOffsetH),
+    mapping: year === null ? guessed : { ...guessed, hourlyFrom: year },
   }
+}
+
+const YEAR_HOURS = 8760
+/**
+ * The year rows without times may begin in: rows of whole years an hour apart, or of one leap year.
+ * @returns null where they are neither
+ */
+function yearOfRows(rows: number): number | null {
+  if (rows === YEAR_HOURS + 24) return 2004
+  return rows > 0 && rows % YEAR_HOURS === 0 ? 2001 : null
 }
 
 const LOOKS = 24

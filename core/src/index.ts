@@ -221,7 +221,7 @@ export { ImportRefused, assembleHours, type ImportReport } from './weather/hours
 export { CHANNEL_UNITS, guessMapping, type DateOrder, type ColumnMapping } from './weather/hours/columns.ts'
 export { fitClimate } from './weather/hours/fit.ts'
 export { epwLayout, tmy3Layout, type Station } from './weather/hours/published.ts'
-export { RowReader, readTime, type RowNote } from './weather/hours/rows.ts'
+export { RowReader, readTime, understoodRows, type RowNote, type UnderstoodRow } from './weather/hours/rows.ts'
 export {
   KEPT_CHANNELS,
   CHANNEL_RANGE,

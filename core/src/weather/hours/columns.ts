@@ -16,6 +16,8 @@ export interface MappedColumn {
 export interface ColumnMapping {
   /** columns (from 0) whose numbers, one after another, make the time: one of date and time, or year, month, day, hour … */
   time: number[]
+  /** year whose first hour the first row is, where the file has no times and a row an hour; only without columns of time */
+  hourlyFrom?: number
   dateOrder: DateOrder
   label: TimeLabel
   /** clock of the file, hours east of UTC */
@@ -37,6 +39,8 @@ export const CHANNEL_UNITS: Record<Channel, Record<string, (value: number) => nu
     'kJ/m² an hour': (value: number) => value / 3.6,
     'MJ/m² an hour': (value: number) => value / 0.0036,
     'J/cm² an hour': (value: number) => (value * 1e4) / 3600,
+    'BTU/ft² an hour': (value: number) => value * 3.154591,
+    'langley an hour': (value: number) => value * 11.63,
   }
   return {
     ghiWM2: sun,
@@ -72,10 +76,16 @@ export const MISSING_CODES: readonly number[] = [9999, 99999, 999999, -999, -999
 
 /** Words of a header that give a column away, most telling first. */
 const HINTS: [Channel, RegExp][] = [
-  ['ghiWM2', /\bghi\b|global.*horizontal|\bg\(h\)|shortwave|solar.?rad|irradiance|radiation|\brad\b|\bgh\b/i],
+  [
+    'ghiWM2',
+    /\bghi\b|global|\bg\(h\)|short.?wave|sw.?down|\bssrd\b|solar|insolation|irradia|radiation|radiaci|rayonnement|strahlung|pyrano|\brad\b|\bgh\b|\bglo\b|\bsun\b/i,
+  ],
   ['dniWM2', /\bdni\b|direct.*normal|beam.*normal|\bgb\(n\)/i],
   ['dhiWM2', /\bdhi\b|diffuse|\bgd\(h\)/i],
-  ['airC', /dry.?bulb|air.?temp|temp|\bt2m\b|^t$|^t_|celsius|fahrenheit/i],
+  [
+    'airC',
+    /dry.?bulb|air.?temp|temp|\bt2m\b|^t$|^t_|\bta\b|\btair\b|\btas\b|ambient|outdoor|outside|celsius|fahrenheit|°[cf]\b/i,
+  ],
   ['windMS', /wind.?sp|\bws\b|ws10|wspd|wind/i],
   ['snowfallCm', /snow.?fall|fresh.?snow|new.?snow/i],
   ['snowDepthCm', /snow.?depth|snow.?on.?ground/i],
@@ -154,7 +164,11 @@ function unitOf(channel: Channel, name: string): string {
   const units = Object.keys(CHANNEL_UNITS[channel])
   const plain = name.toLowerCase()
   if (channel === 'airC')
-    return /fahrenheit|°f|\(f\)|_f$|\[f\]/.test(plain) ? '°F' : /kelvin|\(k\)|\[k\]/.test(plain) ? 'K' : '°C'
+    return /fahrenheit|°\s?f|deg\.?\s?f|\(f\)|_f$|\[f\]|,\s?f$|\sf$/.test(plain)
+      ? '°F'
+      : /kelvin|\(k\)|\[k\]/.test(plain)
+        ? 'K'
+        : '°C'
   if (channel === 'windMS')
     return /km\/?h|kph/.test(plain) ? 'km/h' : /mph/.test(plain) ? 'mph' : /knot|\bkn\b/.test(plain) ? 'kn' : 'm/s'
   if (channel === 'snowfallCm' || channel === 'snowDepthCm')
@@ -163,5 +177,7 @@ function unitOf(channel: Channel, name: string): string {
   if (/kj/.test(plain)) return 'kJ/m² an hour'
   if (/j\/?cm/.test(plain)) return 'J/cm² an hour'
   if (/kw/.test(plain)) return 'kW/m²'
+  if (/btu/.test(plain)) return 'BTU/ft² an hour'
+  if (/langley|\bly\b/.test(plain)) return 'langley an hour'
   return units[0]
 }

@@ -38,6 +38,8 @@ export class RowReader {
   private readonly columns: Partial<Record<Channel, Column>> = {}
   /** rows taken */
   count = 0
+  /** rows with anything on them, taken or not */
+  private hours = 0
   /** notes on what was refused, at most sixty, and how many there were */
   readonly refused: RowNote[] = []
   refusedCount = 0
@@ -59,7 +61,8 @@ export class RowReader {
    */
   add(row: readonly string[], rowNumber: number): void {
     if (rowNumber < this.mapping.firstRow || (row.length === 1 && row[0].trim() === '')) return
-    const minutes = readTime(this.mapping.time.map((column) => row[column] ?? '').join(' '), this.mapping.dateOrder)
+    const minutes = this.timeOf(row)
+    this.hours++
     if (minutes === null) {
       const cell = this.mapping.time.map((column) => row[column] ?? '').join(' ')
       this.refuse(rowNumber, `“${short(cell)}” is not a time (${ORDER_WORDS[this.mapping.dateOrder]})`)
@@ -73,6 +76,13 @@ export class RowReader {
     this.rowOf.set(this.count, rowNumber)
     for (const channel of this.channels) this.columns[channel]!.set(this.count, this.figure(channel, row, rowNumber))
     this.count++
+  }
+
+  /** By the columns of time, or by how many rows went before where there are none. */
+  private timeOf(row: readonly string[]): number | null {
+    const { time, dateOrder, hourlyFrom } = this.mapping
+    if (time.length === 0 && hourlyFrom !== undefined) return minutesOfHour(hourlyFrom, this.hours)
+    return readTime(time.map((column) => row[column] ?? '').join(' '), dateOrder)
   }
 
   /** @returns NaN where nothing was measured or what stands there cannot be a figure */
@@ -112,7 +122,8 @@ export const ORDER_WORDS: Record<DateOrder, string> = {
 const short = (text: string) => (text.length > 30 ? `${text.slice(0, 29)}…` : text)
 
 function requireMapping(mapping: ColumnMapping): Channel[] {
-  if (mapping.time.length === 0) throw new RangeError('time: no column is chosen for the time')
+  if (mapping.time.length === 0 && mapping.hourlyFrom === undefined)
+    throw new RangeError('time: no column is chosen for the time')
   const { columns } = mapping
   const channels = Object.keys(columns) as Channel[]
   if (!columns.ghiWM2 && !(columns.dniWM2 && columns.dhiWM2))
@@ -131,6 +142,42 @@ function requireMapping(mapping: ColumnMapping): Channel[] {
 }
 
 const MINUTE_MS = 60_000
+const YEAR_HOURS = 8760
+
+/**
+ * The minutes since 1970 of an hour counted from the first of January; a leap year counted from has its 8,784 hours, all
+ * after it have 8,760 and no 29th of February.
+ *
+ * @param year of the first hour
+ * @param hour from 0
+ */
+function minutesOfHour(year: number, hour: number): number {
+  const isLeap = new Date(Date.UTC(year, 1, 29)).getUTCMonth() === 1
+  if (isLeap && hour < YEAR_HOURS + 24) return Date.UTC(year, 0, 1) / MINUTE_MS + hour * 60
+  const left = isLeap ? hour - 24 : hour
+  const at = new Date(Date.UTC(2001, 0, 1) + (left % YEAR_HOURS) * 60 * MINUTE_MS)
+  const later = year + Math.floor(left / YEAR_HOURS)
+  return Date.UTC(later, at.getUTCMonth(), at.getUTCDate(), at.getUTCHours()) / MINUTE_MS
+}
+
+/** A row as it is understood: its time by the file's own clock, and its figures in stored units. */
+export interface UnderstoodRow {
+  minutes: number
+  figures: Partial<Record<Channel, number>>
+}
+
+/**
+ * What some rows are taken for by a mapping, before the file is read whole.
+ * @throws RangeError where the mapping names no time, no sun or no temperature, or a unit nobody knows
+ */
+export function understoodRows(mapping: ColumnMapping, rows: readonly (readonly string[])[]): UnderstoodRow[] {
+  const reader = new RowReader({ ...mapping, firstRow: 1 })
+  rows.forEach((row, i) => reader.add(row, i + 1))
+  return Array.from({ length: reader.count }, (_, i) => ({
+    minutes: reader.minutes.values[i],
+    figures: Object.fromEntries(reader.channels.map((channel) => [channel, reader.values(channel)![i]])),
+  }))
+}
 
 /**
  * The minutes since 1970 that a time's digits say, by the file's own clock.

@@ -1,18 +1,20 @@
 <script setup lang="ts">
 import { vStack } from '../../drawing/stacks.ts'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { CHANNEL_RANGE, CHANNEL_UNITS, type Channel, type ColumnMapping } from '@ambrel/core'
+import { CHANNEL_RANGE, CHANNEL_UNITS, understoodRows, type Channel, type ColumnMapping } from '@ambrel/core'
 import type { WeatherFile } from '@ambrel/contract'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import NumberField from '../../fields/NumberField.vue'
 import TextField from '../../fields/TextField.vue'
 import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
 import ImportReport from './ImportReport.vue'
 import { useWeatherImport } from './weatherImport.ts'
 
 defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: []; stored: [file: WeatherFile] }>()
 const design = useDesign()
+const prefs = usePrefs()
 const way = useWeatherImport()
 const { stage, fileName, progress, problem, rows, inspected, read } = way
 const mapping = ref<ColumnMapping | null>(null)
@@ -51,6 +53,37 @@ function setChannel(channel: Channel, column: number): void {
   else
     mapping.value.columns[channel] = { column, unit: mapping.value.columns[channel]?.unit ?? unitsOf(channel)[0].value }
 }
+/** no time at all can be chosen only where the rows make whole years */
+const timeColumns = computed(() =>
+  inspected.value?.mapping.hourlyFrom === undefined
+    ? columns.value
+    : [{ value: NONE, label: 'none: hours in order' }, ...columns.value],
+)
+const isUntimed = computed(() => mapping.value?.time.length === 0 && mapping.value.hourlyFrom !== undefined)
+const FIRST_YEAR = 1900
+const LAST_YEAR = 2200
+function setYear(year: number | null): void {
+  if (year !== null && year >= FIRST_YEAR && year <= LAST_YEAR) mapping.value!.hourlyFrom = Math.round(year)
+}
+const SHOWN_ROWS = 4
+/** What the first rows are taken for, so that a wrong unit or order is seen before anything is read. */
+const understood = computed(() => {
+  if (!mapping.value || !inspected.value) return null
+  const channels = CHANNELS.filter((channel) => mapping.value!.columns[channel])
+  try {
+    const rows = understoodRows(mapping.value, inspected.value.sample.slice(0, SHOWN_ROWS)).map(
+      ({ minutes, figures }) => ({
+        time: new Date(minutes * 60_000).toISOString().slice(0, 16).replace('T', ' '),
+        figures: Object.fromEntries(
+          channels.map((channel) => [channel, prefs.show(figures[channel], CHANNEL_RANGE[channel].unit)]),
+        ) as Record<Channel, string>,
+      }),
+    )
+    return { rows, channels, problem: rows.length === 0 ? 'None of the first rows is understood yet.' : null }
+  } catch (error) {
+    return { rows: [], channels, problem: (error as Error).message }
+  }
+})
 function setTime(at: number, column: number): void {
   const time = [...mapping.value!.time]
   if (column === NONE) time.splice(at)
@@ -107,12 +140,23 @@ const KINDS = { epw: 'an EPW file', tmy3: 'a TMY3 file', csv: 'a table' }
           {{ inspected.station.longitudeDeg }}°</template
         >, text in {{ inspected.encoding }}. Check that every column is what it is taken for.
       </p>
+      <p v-if="isUntimed" class="asked" data-no-time>
+        The file has no column of time. Its rows are taken for every hour from 1 January, 0 h of the year below, by the
+        clock below. Is that so? Else choose the column that holds the time.
+      </p>
       <div class="grid">
+        <NumberField
+          v-if="isUntimed"
+          :model-value="mapping.hourlyFrom ?? null"
+          label="Year of the first row"
+          labelled
+          @update:model-value="setYear"
+        />
         <ChoiceField
           v-for="(_, at) in [...mapping.time, NONE].slice(0, 6)"
           :key="`time ${at}`"
           :model-value="mapping.time[at] ?? NONE"
-          :options="at === 0 ? columns : withNone"
+          :options="at === 0 ? timeColumns : withNone"
           :label="at === 0 ? 'Time' : 'and'"
           labelled
           @update:model-value="setTime(at, $event)"
@@ -157,6 +201,27 @@ const KINDS = { epw: 'an EPW file', tmy3: 'a TMY3 file', csv: 'a table' }
           </tr>
         </tbody>
       </table>
+      <div v-if="understood" class="sample" data-understood>
+        <p class="quiet">{{ understood.problem ?? 'The first rows are understood so:' }}</p>
+        <table v-if="understood.rows.length > 0" v-stack class="sheet">
+          <thead>
+            <tr>
+              <th>time, by the file’s clock</th>
+              <th v-for="channel in understood.channels" :key="channel" class="n">
+                {{ CHANNEL_RANGE[channel].name }}
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in understood.rows" :key="row.time">
+              <td>{{ row.time }}</td>
+              <td v-for="channel in understood.channels" :key="channel" class="n">
+                {{ row.figures[channel] }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
       <div class="sample">
         <table v-stack class="sheet">
           <thead>
@@ -200,6 +265,13 @@ const KINDS = { epw: 'an EPW file', tmy3: 'a TMY3 file', csv: 'a table' }
 </template>
 
 <style scoped>
+.asked {
+  margin-bottom: 8px;
+  padding: 8px 12px;
+  border-left: 3px solid var(--ochre);
+  background: var(--wash);
+}
+
 .file {
   display: flex;
   align-items: center;
