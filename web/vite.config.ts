@@ -16,13 +16,14 @@ export default defineConfig({
           groups: [
             {
               name: 'start',
-              test: /node_modules\/(@vue|vue|vue-router|pinia|p-retry|is-network-error|@lucide|@vueuse)\/|web\/src\/(main|router|App|shelf\/|frame\/stepViews|stores\/(api|prefs)|saving\/connection)|vite\/|plugin-vue/,
+              test: /node_modules\/(@vue|vue|vue-router|pinia|p-retry|is-network-error|@lucide|@vueuse)\/|web\/src\/(main|router|App|shelf\/(?!LandMap|NewDesign)|frame\/stepViews|stores\/(api|prefs)|saving\/connection)|vite\/|plugin-vue/,
               priority: 3,
             },
             { name: 'charts', test: /node_modules\/(vue3-)?apexcharts/, priority: 2 },
             {
               name: 'bench',
-              test: /web\/src\/(frame|steps|fields|drawing|stores|saving)\/|core\/src|contract\/src|node_modules\/(joi|element-plus)/,
+              // what writes Markdown comes with the first note
+              test: /web\/src\/(frame(?!\/MarkdownText)|steps|fields|drawing|stores|saving)\/|core\/src|contract\/src|node_modules\/(joi|element-plus)/,
               priority: 1,
             },
           ],

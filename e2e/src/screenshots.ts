@@ -49,6 +49,11 @@ for (const [step, key] of Object.entries(KEYS)) {
   await settle(page)
   await page.screenshot({ path: `${folder}${step}.png` })
 }
+await page.goto(page.url().replace(/[^/]+$/, 'report'))
+await page.locator('[data-verdict]').waitFor()
+await page.screenshot({ path: `${folder}report.png` })
+await page.goBack()
+await page.locator('[data-bench] h1').waitFor()
 /** The parts of a long step further down. */
 async function lower(step: string, key: string, heading: string, name: string): Promise<void> {
   await page.keyboard.press(key)
