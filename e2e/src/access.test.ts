@@ -129,6 +129,15 @@ describe('whoever listens, uses keys, or sees little', () => {
           ),
         )
         expect(wide, `${step} at ${width} px`).toEqual([0, 0])
+        // the frame fills the window and never slides under it, whatever is jumped to
+        await page
+          .locator('[data-bench] h2, [data-bench] h1')
+          .last()
+          .evaluate((last) => last.scrollIntoView())
+        const slid = await page.evaluate(
+          () => document.documentElement.scrollHeight - window.innerHeight + window.scrollY,
+        )
+        expect(slid, `${step} at ${width} px slides`).toBe(0)
       }
     }
   })

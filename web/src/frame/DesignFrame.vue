@@ -213,6 +213,8 @@ onBeforeUnmount(() => working.close())
 
 <style scoped>
 .frame {
+  position: relative;
+  overflow: hidden;
   display: grid;
   height: 100%;
   grid-template: 46px minmax(0, 1fr) auto / 200px minmax(0, 1fr) 268px;
@@ -254,6 +256,7 @@ onBeforeUnmount(() => working.close())
   grid-area: bench;
   --bench-pad: 18px;
 
+  position: relative;
   overflow: auto;
   padding: 14px var(--bench-pad) 22px;
 }

@@ -22,7 +22,7 @@ const need = computed(() => (design.derived?.batteryWh ?? []).map((wh) => wh / 1
 <template>
   <section v-if="rows.length > 0" class="card">
     <div class="row">
-      <h2>Each array by month</h2>
+      <h2 data-part="By month">Each array by month</h2>
       <p class="quiet grow">kWh a day into the bank: rated × sun hours × {{ factor }}; the winter run knows more</p>
     </div>
     <div class="scroll">

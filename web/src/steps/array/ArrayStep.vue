@@ -70,7 +70,7 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       <div class="two">
         <ArrayYields />
         <section class="card">
-          <h2>A month on this slope</h2>
+          <h2 data-part="Sun on it">A month on this slope</h2>
           <Chart
             over="month"
             type="bar"

@@ -31,7 +31,7 @@ const series = computed(() => [{ name: 'gained a year', data: steps.value.map(({
 
 <template>
   <section v-if="answer" class="card" data-yields>
-    <h2>A mean year on the bus</h2>
+    <h2 data-part="Mean year">A mean year on the bus</h2>
     <p>
       <b>{{ prefs.show(answer.now.intoBusKWh * 1000, 'Wh') }}</b> reach the bus.
       <template v-if="losses.length === 0">Nothing worth naming is clipped or thrown away.</template>

@@ -34,7 +34,7 @@ function put(index: number, key: keyof ArrayField, value: number | null): void {
 <template>
   <section class="card">
     <div class="row wrap">
-      <h2>Rails and ground</h2>
+      <h2 data-part="Rails">Rails and ground</h2>
       <p class="quiet grow">no row shades another at this hour of the shortest day</p>
       <NumberField v-model="hour" class="hour" unit="h" label="Hour" />
       <span class="quiet">sun {{ decimal(sun.elevationDeg, 0) }}° up</span>

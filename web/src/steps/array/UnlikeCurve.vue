@@ -50,7 +50,7 @@ const line = (amps: readonly number[]) =>
 <template>
   <section class="card">
     <div class="row">
-      <h2>Unlike strings together</h2>
+      <h2 data-part="Unlike strings">Unlike strings together</h2>
       <p class="quiet grow">{{ names.join(' and ') }} on {{ controller }}, tracker {{ group.tracker }}</p>
     </div>
     <div class="two unlike">

@@ -158,7 +158,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
 
 <style scoped>
 .figures {
-  gap: 26px;
+  gap: 8px 26px;
   margin-bottom: 12px;
 }
 

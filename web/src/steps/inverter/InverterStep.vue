@@ -158,7 +158,7 @@ const fits = (candidate: InverterPart) =>
 
 <style scoped>
 .figures {
-  gap: 26px;
+  gap: 8px 26px;
   margin-bottom: 12px;
 }
 

@@ -118,7 +118,7 @@ function open(year: number, day: number): void {
 }
 
 .figures {
-  gap: 28px;
+  gap: 8px 28px;
   margin-bottom: 12px;
 }
 
