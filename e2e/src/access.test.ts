@@ -199,4 +199,31 @@ describe('whoever listens, uses keys, or sees little', () => {
     await page.getByRole('option', { name: /part/ }).first().click()
     await page.locator('tr.found').waitFor()
   })
+
+  it('has a line of the parts of a step that says which is in view and leads to each', async () => {
+    const { page } = await openPage(application.browser)
+    await page.emulateMedia({ reducedMotion: 'reduce' })
+    await openDemo(page, application.base)
+    for (const step of ['place', 'bank', 'array', 'inverter']) {
+      await toStep(page, step)
+      const line = page.locator('[data-index-line]')
+      for (const name of await line.getByRole('button').allInnerTexts()) {
+        await line.getByRole('button', { name, exact: true }).click()
+        // the part at the top, or one that the end of the step leaves further down
+        const inView = await page.evaluate(
+          (part) =>
+            [...document.querySelectorAll<HTMLElement>('[data-bench] h2')]
+              .filter((each) => (each.dataset.part ?? each.textContent).trim() === part)
+              .map((each) => each.getBoundingClientRect())
+              .some(({ top }) => top >= 0 && top < window.innerHeight),
+          name,
+        )
+        expect(inView, `${step}, ${name}`).toBe(true)
+      }
+      const tops = await page
+        .locator('[data-bench] h2')
+        .evaluateAll((all) => all.map((each) => Math.round(each.getBoundingClientRect().top)))
+      expect(tops, `${step}: in the order of the line`).toEqual(tops.toSorted((a, b) => a - b))
+    }
+  })
 })

@@ -277,7 +277,7 @@ describe('the frame', () => {
     const { page, errors } = await openPage(application.browser)
     await openDemo(page, application.base)
     await page.keyboard.press('Control+k')
-    await page.getByPlaceholder('type a few letters').fill('go arr')
+    await page.locator('[data-palette]').fill('go arr')
     await page.keyboard.press('Enter')
     await page.locator('[data-bench=array]').waitFor()
     await setField(page, 'arrays.0.inSeries', '12')

@@ -204,7 +204,7 @@ onBeforeUnmount(() => working.close())
     <VariantDialog :open="variant" @close="variant = false" />
     <HistoryDialog :open="history" @close="history = false" />
     <WinterTable :open="winterTable" @close="winterTable = false" />
-    <AboutDialog :open="about" @close="about = false" />
+    <AboutDialog v-if="about" open @close="about = false" />
     <ShowAround v-if="around" open @close="shownAround" />
     <ConflictDialog />
     <GoneDialog />

@@ -85,7 +85,6 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       </div>
       <RackingCard />
     </template>
-    <h2 v-if="controllers.length > 0" class="unseen">Controllers</h2>
     <ControllerCard v-for="(controller, i) in controllers" :key="controller.id" :index="i" />
   </div>
 </template>

@@ -43,6 +43,7 @@ function setKind(kind: ControllerPart['kind']): void {
 
 <template>
   <section class="card">
+    <h2 v-if="index === 0" class="unseen">Controllers</h2>
     <div class="row head">
       <TextField
         class="name"
