@@ -299,6 +299,8 @@ describe('edits the server did not get', () => {
       const { page } = await openPage(application.browser)
       const id = await atLoads(page, `Chosen cabin ${choice}`)
       await setField(page, 'loads.1.quantity', '-4')
+      // a save that is still on its way would meet theirs and take it in, as it should
+      await saved(page)
       await saveElsewhere(id, 500)
       await setField(page, WATTS, '501')
       await page.locator(`[data-choice=${choice}]`).click()
