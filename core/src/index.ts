@@ -18,7 +18,7 @@ export { describeField } from './calc/fields.ts'
 export { partFromLabel, type LabelKind, type PartOfKind } from './parts/fromLabel.ts'
 export { fromSheet, type Found } from './parts/fromSheet.ts'
 export { CALC_FUNCTIONS, calculate } from './calc/functions.ts'
-export { HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_START, MEAN_DAYS } from './calendar/calendar.ts'
+export { dateOfDay, HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_START, MEAN_DAYS } from './calendar/calendar.ts'
 export { seasonOf, type Season } from './weather/season.ts'
 export {
   addArray,

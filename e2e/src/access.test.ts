@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core'
 import { STEPS } from '@ambrel/core'
 import { audit } from './audit.ts'
 import { openPage } from './browser.ts'
-import { becomes, drawn, newDesign, openDemo, unfold } from './pages.ts'
+import { becomes, drawn, newDesign, openDemo, setField, unfold } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -15,12 +15,6 @@ async function toStep(page: Page, step: string): Promise<void> {
   // what is dear comes when the page rests
   await page.evaluate(() => new Promise((rest) => requestIdleCallback(rest, { timeout: 2000 })))
 }
-/** Opens every fold and table there is, so that what lies in them is looked at too. */
-const unfoldAll = (page: Page) =>
-  page
-    .locator('[data-bench] details')
-    .evaluateAll((folds) => folds.forEach((fold) => ((fold as HTMLDetailsElement).open = true)))
-
 /** What can be opened over a step, and how. */
 const OPENED: { name: string; step: string; open: (page: Page) => Promise<unknown> }[] = [
   { name: 'a load and its details, several chosen', step: 'loads', open: openLoads },
@@ -58,10 +52,7 @@ async function openLoads(page: Page): Promise<void> {
     .check()
 }
 async function wrong(page: Page, path: string, value: string): Promise<void> {
-  const field = page.locator(`[data-path="${path}"]`)
-  await unfold(field)
-  await field.fill(value)
-  await field.press('Enter')
+  await setField(page, path, value)
   await page.locator('[data-problem]').waitFor()
 }
 
@@ -74,7 +65,7 @@ describe('whoever listens, uses keys, or sees little', () => {
       await openDemo(page, application.base)
       for (const step of STEPS) {
         await toStep(page, step)
-        await unfoldAll(page)
+        await unfold(page)
         expect(await audit(page, night), step).toEqual([])
       }
     })
@@ -119,7 +110,7 @@ describe('whoever listens, uses keys, or sees little', () => {
     await openDemo(page, application.base)
     for (const step of STEPS) {
       await toStep(page, step)
-      await unfoldAll(page)
+      await unfold(page)
       expect(await audit(page), step).toEqual([])
       for (const width of [820, 600, 390]) {
         await page.setViewportSize({ width, height: 844 })
@@ -179,6 +170,14 @@ describe('whoever listens, uses keys, or sees little', () => {
     await page.getByRole('option', { name: /Bare ground reflects/ }).waitFor()
     await page.keyboard.press('Enter')
     await becomes(focused, 'place.albedoBare')
+    // one that this design does not ask for says so
+    await ask('cord rating')
+    await page.keyboard.press('Enter')
+    await page.locator('[data-absent]').waitFor()
+    // a yes and no, a step further
+    await ask('a fuse per string')
+    await page.getByRole('option', { name: /field, Bank/ }).click()
+    await page.locator('[data-path="bank.stringFuses"] input:focus').waitFor({ state: 'attached' })
     await ask('well pump')
     await page.keyboard.press('Enter')
     await becomes(focused, 'loads.2.name')

@@ -141,7 +141,7 @@ describe('the array', () => {
 
   it('a coefficient in mV/K or with the wrong sign is named and put right with a click', async () => {
     const { page } = await open('Larkspur Bench', 'More sun, less bank', '4')
-    await page.getByText('data sheet of the module').first().click()
+    await page.getByText('Data sheet of the module').first().click()
     const beta = () => page.locator('[data-path="arrays.0.module.betaVocPctPerK"]').inputValue()
     await setField(page, 'arrays.0.module.betaVocPctPerK', '-97')
     await page.getByText('looks like mV/K').waitFor()

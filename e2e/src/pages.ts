@@ -206,16 +206,17 @@ export async function newDesignByHand(page: Page, base: string, name: string): P
 
 export const fieldAt = (page: Page, path: string): Locator => page.locator(`[data-path="${path}"]`)
 
-/** Opens what a field is folded away in. */
-export const unfold = (target: Locator): Promise<void> =>
-  target.first().evaluate((element) => {
-    for (let fold = element.closest('details'); fold; fold = fold.parentElement?.closest('details') ?? null)
-      fold.open = true
-  })
+/** Opens every fold of the step, and whatever folds are in them. */
+export async function unfold(page: Page): Promise<void> {
+  const folds = page.locator('[data-bench] details:not([open])')
+  for (let left = await folds.count(); left > 0; left = await folds.count())
+    await folds.evaluateAll((all) => all.forEach((fold) => ((fold as HTMLDetailsElement).open = true)))
+}
 
 /** Types into the field of a place in the document. */
 export async function setField(page: Page, path: string, value: string): Promise<void> {
-  await unfold(fieldAt(page, path))
+  // a field that is folded away is not drawn
+  if ((await fieldAt(page, path).count()) === 0) await unfold(page)
   await fieldAt(page, path).fill(value)
   await fieldAt(page, path).press('Enter')
 }

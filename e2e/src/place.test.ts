@@ -188,7 +188,7 @@ describe('the place by hand', () => {
     await setField(page, 'place.latitudeDeg', '46 30 S')
     await setField(page, 'place.longitudeDeg', '147 E')
     await page.locator('.findings', { hasText: 'away from the sun’s' }).waitFor()
-    await unfold(page.locator('[data-take-clock]'))
+    await unfold(page)
     await page.locator('[data-take-clock]').click()
     expect(await page.locator('[data-path="place.utcOffsetH"]').inputValue()).toBe('10')
     const months = () => page.locator('section.strip .month').allTextContents()

@@ -13,6 +13,10 @@ const names = (page: Page) =>
     .allInnerTexts()
     .then((list) => list.join(', '))
 
+/** Sheets of A4 that a page is printed on. */
+const pagesOf = async (page: Page) =>
+  (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type\s*\/Page\b/g)?.length ?? 0
+
 describe('the design shelf', () => {
   it('finds, sorts, renames, copies, puts away and brings back', async () => {
     const { page, errors } = await openPage(application.browser)
@@ -51,6 +55,14 @@ describe('the design shelf', () => {
     await page.locator('[data-note-text]').fill('**Ask** the neighbour\n\n<img src=x onerror=alert(1)>')
     await page.locator('[data-keep-note]').click()
     await page.locator('[data-note] strong', { hasText: 'Ask' }).waitFor()
+    // what is typed and not yet kept is kept when its step goes from the screen
+    await page.locator('.rail [data-step=bank]').click()
+    await page.locator('[data-bench=bank] [data-write-note]').click()
+    await page.locator('[data-note-text]').fill('North wall')
+    await page.locator('.rail [data-step=winter]').click()
+    await page.locator('[data-bench=winter] [data-note] strong').waitFor()
+    await page.locator('.rail [data-step=bank]').click()
+    await page.locator('[data-note]', { hasText: 'North wall' }).waitFor()
     await page.locator('[data-about-open]').click()
     const about = page.getByRole('dialog')
     expect(await about.getByRole('textbox', { name: /^Notes/ }).inputValue()).toContain('## Winter\n\n**Ask**')
@@ -68,6 +80,23 @@ describe('the design shelf', () => {
     expect(await audit(page)).toEqual([])
     await page.emulateMedia({ media: 'print' })
     expect(await page.locator('[data-print]').isVisible()).toBe(false)
+    expect(await pagesOf(page)).toBeGreaterThan(2)
     expect(errors).toEqual([])
+  })
+
+  it('prints a step whole, over as many sheets as it takes', async () => {
+    const { page } = await openPage(application.browser)
+    await openDemo(page, application.base)
+    await page.keyboard.press('0')
+    await page.locator('[data-bench=build] h1').waitFor()
+    expect(await pagesOf(page)).toBeGreaterThan(1)
+    await page.emulateMedia({ media: 'print' })
+    const cut = await page.evaluate(() =>
+      ['.frame', 'main'].map((part) => {
+        const { scrollHeight, clientHeight } = document.querySelector(part)!
+        return scrollHeight - clientHeight
+      }),
+    )
+    expect(cut).toEqual([0, 0])
   })
 })

@@ -14,6 +14,12 @@ export const MONTH_OF_DAY: Uint8Array = Uint8Array.from(
   MONTH_DAYS.flatMap((days, month) => Array.from({ length: days }, () => month)),
 )
 
+/** Day of the month, from 1, and name of the month of a day of the year. @param day from 0; a later year's goes on */
+export function dateOfDay(day: number): { day: number; month: string } {
+  const month = MONTH_OF_DAY[day % DAYS]
+  return { day: (day % DAYS) - MONTH_START[month] + 1, month: MONTH_NAMES[month] }
+}
+
 /** Klein's (1977) representative day of each month, day of year counted from 1. */
 export const MEAN_DAYS = [17, 47, 75, 105, 135, 162, 198, 228, 258, 288, 318, 344] as const
 

@@ -19,11 +19,6 @@ const open = ref(false)
     <summary>as a table</summary>
     <div v-if="open" class="scroll" tabindex="0" role="group" :aria-label="of">
       <table v-stack class="sheet">
-        <caption class="unseen">
-          {{
-            of
-          }}
-        </caption>
         <thead>
           <tr>
             <th v-for="(column, i) in columns" :key="i" :class="{ n: i > 0 }">{{ column }}</th>

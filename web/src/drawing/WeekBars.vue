@@ -1,18 +1,12 @@
 <script setup lang="ts">
 import type { StripWeek } from '@ambrel/core'
 import { usePrefs } from '../stores/prefs.ts'
+import { weeksSentence } from './chartWords.ts'
 import { chargeColour } from './chargeRamp.ts'
 
 /** A winter at a glance: the lowest charge of each week of the typical year, and in full with 1 in 10 and short weeks. */
 const props = defineProps<{ weeks: readonly StripWeek[]; width: number; height: number; full?: boolean }>()
 const prefs = usePrefs()
-/** The week that goes lowest, as it is typically and in one winter of ten. */
-const sentence = () => {
-  const lowest = props.weeks.reduce((low, week) => (week.lowTypical < low.lowTypical ? week : low))
-  const bad = Math.min(...props.weeks.map((week) => week.lowOneInTen))
-  const short = props.weeks.filter((week) => week.shortOneInTen >= 0.5).length
-  return `Lowest charge week by week: ${prefs.show(lowest.lowTypical, 'share')} typically${props.full ? `, ${prefs.show(bad, 'share')} in one winter of ten, ${short} weeks short` : ''}`
-}
 const LEAST = 2
 const step = () => props.width / props.weeks.length
 const y = (charge: number) => props.height - Math.max(LEAST, charge * props.height)
@@ -25,7 +19,7 @@ const y = (charge: number) => props.height - Math.max(LEAST, charge * props.heig
     :height="height"
     preserveAspectRatio="none"
     role="img"
-    :aria-label="sentence()"
+    :aria-label="weeksSentence(weeks)"
   >
     <g v-for="(week, i) in weeks" :key="i">
       <rect

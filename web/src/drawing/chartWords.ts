@@ -1,3 +1,6 @@
+import type { StripWeek } from '@ambrel/core'
+import { quantity } from '@ambrel/core/units'
+
 export interface Row {
   name: string
   data: readonly (number | null)[]
@@ -21,4 +24,16 @@ export function chartSentence(
       ]
     })
     .join(' ')
+}
+
+/** So many hours a week are the least that is told as short. */
+const SHORT_H = 0.5
+
+/** The coming winter in a sentence: how low the bank goes, typically and in the bad one of ten, and the weeks short. */
+export function weeksSentence(weeks: readonly StripWeek[]): string {
+  const low = Math.min(...weeks.map((week) => week.lowTypical))
+  const bad = Math.min(...weeks.map((week) => week.lowOneInTen))
+  const short = weeks.filter((week) => week.shortOneInTen >= SHORT_H).length
+  const end = short === 0 ? 'no week short' : `${short} ${short === 1 ? 'week' : 'weeks'} short`
+  return `Lowest charge ${quantity(low, 'share')} typically, ${quantity(bad, 'share')} in 1 winter of 10; ${end}`
 }

@@ -78,7 +78,7 @@ function put(next: unknown): void {
     :path="path"
     @update:model-value="put"
   />
-  <label v-else-if="field.kind === 'flag'" class="toggle">
+  <label v-else-if="field.kind === 'flag'" class="toggle" :data-path="path">
     <el-switch :model-value="isOn" size="small" :aria-label="label" @update:model-value="put" />
     {{ label }} <HelpMark v-if="labelled" :path="path" />
     <span v-if="problem" class="error" role="alert">{{ problem }}</span>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
+import { sought } from './reveal.ts'
 
 /**
  * Fields that few people change, folded away under words that say what they are. It opens by itself where one of them
- * holds an entry that is wrong, and stays open or shut as it was left.
+ * holds an entry that is wrong or is looked for, and stays open or shut as it was left. What is folded away is not drawn.
  */
 const props = defineProps<{
   /** by which it is remembered */
@@ -20,6 +21,13 @@ const wrong = computed(() =>
   props.paths.some((path) => [...design.problemAt.keys()].some((each) => each === path || each.startsWith(`${path}.`))),
 )
 const open = computed(() => wrong.value || prefs.isUnfolded(props.name))
+watch(
+  sought,
+  (path) => {
+    if (props.paths.includes(path)) prefs.unfold(props.name, true)
+  },
+  { immediate: true },
+)
 function toggle(event: Event): void {
   const { open: now } = event.target as HTMLDetailsElement
   if (now !== open.value) prefs.unfold(props.name, now)
@@ -29,7 +37,7 @@ function toggle(event: Event): void {
 <template>
   <details class="fold" :open="open" :data-fold="name" @toggle="toggle">
     <summary>{{ says }}</summary>
-    <slot />
+    <slot v-if="open" />
   </details>
 </template>
 

@@ -28,11 +28,10 @@ useEventListener(
       event.stopPropagation()
       close()
     }
-    const field = document.activeElement
-    const path = field instanceof HTMLElement ? field.dataset.path : undefined
-    if (event.key !== 'F1' || !path) return
+    const field = document.activeElement?.closest<HTMLElement>('[data-path]')
+    if (event.key !== 'F1' || !field) return
     event.preventDefault()
-    toggleHelp(path, field as HTMLElement)
+    toggleHelp(field.dataset.path!, field)
   },
   { capture: true },
 )
@@ -47,6 +46,7 @@ useEventListener(window, 'scroll', close, { capture: true, passive: true })
   <div v-if="openHelp" class="field-help" :class="{ above }" :style="at" role="status" data-field-help>
     <b>{{ openHelp.label }}</b>
     <p>{{ text }}</p>
+    <p v-if="openHelp.absent" data-absent>The design as it stands does not ask for it.</p>
   </div>
 </template>
 

@@ -1,26 +1,17 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { ref } from 'vue'
 import { COUNTS, setField } from '@ambrel/core'
-import TextField from '../fields/TextField.vue'
 import { useDesign } from '../stores/design.ts'
 import { renameFamily } from '../shelf/rename.ts'
 
 /** Name of the design and of this variant, and its notes. */
-const props = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const design = useDesign()
-const form = ref({ name: '', variant: '', notes: '' })
+const { name, variant, notes } = design.document!
+const form = ref({ name, variant, notes })
 const problem = ref('')
-watch(
-  () => props.open,
-  (now) => {
-    if (!now || !design.document) return
-    const { name, variant, notes } = design.document
-    form.value = { name, variant, notes }
-    problem.value = ''
-  },
-  { immediate: true },
-)
+/** letters a name may have */
+const LONGEST = 120
 async function keep(): Promise<void> {
   const { name, variant, notes } = form.value
   if (!name.trim() || !variant.trim()) {
@@ -37,10 +28,8 @@ async function keep(): Promise<void> {
   if (name.trim() !== before.name) {
     design.change('name of the design', setField('name', name.trim()))
     try {
-      await renameFamily(
-        design.siblings.filter(({ id }) => id !== design.id),
-        name.trim(),
-      )
+      const { familyId } = design.siblings.find(({ id }) => id === design.id) ?? {}
+      if (familyId) await renameFamily(familyId, name.trim(), design.id)
     } catch (error) {
       problem.value = `This variant is renamed; another could not be: ${(error as Error).message}.`
       return
@@ -51,10 +40,16 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog :model-value="open" title="Name and notes" width="min(560px, 94vw)" @close="emit('close')">
+  <el-dialog
+    model-value
+    title="Name and notes"
+    width="min(560px, 94vw)"
+    :close-on-click-modal="false"
+    @close="emit('close')"
+  >
     <form class="form" data-about @submit.prevent="keep">
-      <TextField v-model="form.name" label="Name of the design" labelled />
-      <TextField v-model="form.variant" label="Name of this variant" labelled />
+      <label class="quiet">Name of the design <input v-model="form.name" :maxlength="LONGEST" /></label>
+      <label class="quiet">Name of this variant <input v-model="form.variant" :maxlength="LONGEST" /></label>
       <label class="quiet" for="about-notes"
         >Notes, in Markdown; what is written of a step stands under its heading</label
       >
@@ -71,6 +66,13 @@ async function keep(): Promise<void> {
   gap: 10px;
 }
 
+input {
+  display: block;
+  width: 100%;
+  height: 30px;
+}
+
+input,
 textarea {
   padding: 6px 8px;
   border: 1px solid var(--rule);

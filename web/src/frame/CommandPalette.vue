@@ -29,7 +29,7 @@ const finds = computed(() =>
 )
 const asked = computed(() => typed.value.toLowerCase().split(/\s+/).filter(Boolean))
 /** How well something answers: by its name before by what else it is called; 0 where it does not. */
-function answers({ says, also = '' }: Command & { also?: string }): number {
+function answers({ says, also = '' }: Command): number {
   const name = says.toLowerCase()
   const all = `${name} ${also.toLowerCase()}`
   if (!asked.value.every((word) => all.includes(word))) return 0

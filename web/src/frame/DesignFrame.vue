@@ -204,8 +204,8 @@ onBeforeUnmount(() => working.close())
     <VariantDialog :open="variant" @close="variant = false" />
     <HistoryDialog :open="history" @close="history = false" />
     <WinterTable :open="winterTable" @close="winterTable = false" />
-    <AboutDialog v-if="about" open @close="about = false" />
-    <ShowAround v-if="around" open @close="shownAround" />
+    <AboutDialog v-if="about" @close="about = false" />
+    <ShowAround v-if="around" @close="shownAround" />
     <ConflictDialog />
     <GoneDialog />
   </div>
@@ -327,6 +327,12 @@ onBeforeUnmount(() => working.close())
 @media print {
   .frame {
     display: block;
+    overflow: visible;
+    height: auto;
+  }
+
+  .areaBench {
+    overflow: visible;
   }
 
   .areaTop,

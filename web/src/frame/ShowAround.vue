@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** Five stops on the real screen for whoever is new to it. */
-defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const STOPS = [
   {
@@ -37,7 +36,7 @@ const STOPS = [
 </script>
 
 <template>
-  <el-tour :model-value="open" data-tour @close="emit('close')" @finish="emit('close')">
+  <el-tour model-value data-tour @close="emit('close')" @finish="emit('close')">
     <el-tour-step
       v-for="stop in STOPS"
       :key="stop.title"

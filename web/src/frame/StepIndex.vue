@@ -25,7 +25,9 @@ function read(): void {
   const same =
     found.length === parts.value.length &&
     found.every(({ name, heading }, i) => parts.value[i].name === name && parts.value[i].heading === heading)
-  if (!same) parts.value = found
+  // an edit that leaves the parts as they are costs no look at where they stand
+  if (same) return
+  parts.value = found
   look()
 }
 function look(): void {

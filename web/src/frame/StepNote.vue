@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { COUNTS, setField, type Step } from '@ambrel/core'
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, useTemplateRef } from 'vue'
+import { setField, type Step } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { noteOf, withNote } from './notes.ts'
 import { STEP_NAMES } from './steps.ts'
@@ -10,31 +10,27 @@ const MarkdownText = defineAsyncComponent(() => import('./MarkdownText.vue'))
 const props = defineProps<{ step: Step }>()
 const design = useDesign()
 const name = computed(() => STEP_NAMES[props.step])
-const note = computed(() => noteOf(design.document?.notes ?? '', name.value))
+/** as typed: notes that are too long wait, told of at their place, like any other entry */
+const notes = computed(() => (design.entered ?? design.document)?.notes ?? '')
+const note = computed(() => noteOf(notes.value, name.value))
+const problem = computed(() => design.problemAt.get('notes') ?? '')
 const writing = ref(false)
 const typed = ref('')
-const problem = ref('')
 const box = useTemplateRef('box')
 async function write(): Promise<void> {
   typed.value = note.value
-  problem.value = ''
   writing.value = true
   await nextTick()
   box.value?.focus()
 }
 function keep(): void {
-  const notes = withNote(design.document!.notes, name.value, typed.value)
-  if (notes.length > COUNTS.notes) {
-    problem.value = `All notes of the design together hold ${COUNTS.notes} letters; these would be ${notes.length}.`
-    return
-  }
+  if (!writing.value) return
   writing.value = false
-  if (typed.value.trim() !== note.value) design.change(`note on ${name.value}`, setField('notes', notes), 'notes')
+  if (typed.value.trim() !== note.value)
+    design.change(`note on ${name.value}`, setField('notes', withNote(notes.value, name.value, typed.value)), 'notes')
 }
-watch(
-  () => props.step,
-  () => (writing.value = false),
-)
+// what is typed and not yet kept is kept when its step goes from the screen
+onBeforeUnmount(() => design.document && keep())
 defineExpose({ write })
 </script>
 
@@ -49,7 +45,6 @@ defineExpose({ write })
       @keydown.ctrl.enter="keep"
       @keydown.esc="writing = false"
     />
-    <p v-if="problem" class="error" role="alert">{{ problem }}</p>
     <div class="row">
       <el-button size="small" type="primary" data-keep-note @click="keep">Keep</el-button>
       <el-button size="small" @click="writing = false">Drop</el-button>
@@ -58,6 +53,7 @@ defineExpose({ write })
   </div>
   <div v-else-if="note" class="note" data-note>
     <MarkdownText :text="note" />
+    <p v-if="problem" class="error" role="alert">{{ problem }}</p>
     <button class="link no-print" @click="write">change the note</button>
   </div>
 </template>

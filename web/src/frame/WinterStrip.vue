@@ -2,13 +2,14 @@
 import { computed, ref, toRaw } from 'vue'
 import { useElementSize, useMediaQuery } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
-import { backupName, MONTH_DAYS, MONTH_NAMES, seasonOf } from '@ambrel/core'
+import { backupName, dateOfDay, MONTH_DAYS, MONTH_NAMES, seasonOf } from '@ambrel/core'
 import { quantity } from '@ambrel/core/units'
 import { useDesign } from '../stores/design.ts'
 import { editionOf } from '../stores/edition.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
 import { chargeColour } from '../drawing/chargeRamp.ts'
+import { weeksSentence } from '../drawing/chartWords.ts'
 import { yearsWords } from './yearsWords.ts'
 
 const HEIGHT = 104
@@ -60,25 +61,13 @@ const folded = computed(() => flat.value && !opened.value)
 /** The whole of it in a sentence. */
 const sentence = computed(() => {
   if (!summary.value) return 'running winters…'
-  const { weeks } = summary.value
-  const low = Math.min(...weeks.map((week) => week.lowTypical))
-  const bad = Math.min(...weeks.map((week) => week.lowOneInTen))
-  const short = weeks.filter((week) => week.shortOneInTen >= 0.5).length
-  const end = short === 0 ? 'no week short' : `${short} ${short === 1 ? 'week' : 'weeks'} short`
-  return `Lowest charge ${percent(low)} typically, ${percent(bad)} in 1 winter of 10; ${end}`
+  return weeksSentence(summary.value.weeks)
 })
 const told = computed(() => {
   if (hovered.value === null || !summary.value) return null
   const week = summary.value.weeks[hovered.value]
-  const month = MONTH_NAMES[dayMonth(week.startDay)]
-  return `Week ${hovered.value + 1}, ${month}: lowest charge ${percent(week.lowTypical)} typical, ${percent(week.lowOneInTen)} in 1 of 10; ${backup.value} ${quantity(week.generatorMean, 'h')}; short ${quantity(week.shortOneInTen, 'h')} in 1 of 10.`
+  return `Week ${hovered.value + 1}, ${dateOfDay(week.startDay).month}: lowest charge ${percent(week.lowTypical)} typical, ${percent(week.lowOneInTen)} in 1 of 10; ${backup.value} ${quantity(week.generatorMean, 'h')}; short ${quantity(week.shortOneInTen, 'h')} in 1 of 10.`
 })
-function dayMonth(day: number): number {
-  let month = 0
-  let left = day
-  while (left >= MONTH_DAYS[month]) left -= MONTH_DAYS[month++]
-  return month
-}
 function point(event: PointerEvent): void {
   const box = (event.currentTarget as SVGElement).getBoundingClientRect()
   const week = Math.floor((event.clientX - box.left - left) / step.value)

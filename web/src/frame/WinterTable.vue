@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { vStack } from '../drawing/stacks.ts'
-import { backupName, MONTH_NAMES, MONTH_DAYS } from '@ambrel/core'
+import { backupName, dateOfDay } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
@@ -12,10 +12,8 @@ const design = useDesign()
 const prefs = usePrefs()
 const winter = useWinter()
 function dateOf(startDay: number): string {
-  let month = 0
-  let left = startDay
-  while (left >= MONTH_DAYS[month]) left -= MONTH_DAYS[month++]
-  return `${left + 1} ${MONTH_NAMES[month]}`
+  const { day, month } = dateOfDay(startDay)
+  return `${day} ${month}`
 }
 </script>
 

@@ -1,9 +1,9 @@
 import type { Router } from 'vue-router'
-import { cellsOfLoads, STEPS, SUGGESTED_STEPS, type Design, type Step } from '@ambrel/core'
+import { cellsOfLoads, STEPS, SUGGESTED_STEPS, type Step } from '@ambrel/core'
 import type { useDesign } from '../stores/design.ts'
 import type { usePrefs } from '../stores/prefs.ts'
 import type { useSuggest } from '../stores/suggest.ts'
-import { saveCells, saveText } from './files.ts'
+import { saveCells, saveDesign } from './files.ts'
 import { STEP_KEYS, stepName } from './steps.ts'
 
 /** What can be done, under one name, by palette and by key: this list is the only one of the keys. */
@@ -62,7 +62,11 @@ export function commandsFor(
     { says: 'New row in the table at hand', key: 'n', run: dialogs.newRow },
     { says: 'Metric or imperial units', also: 'feet celsius fahrenheit metres', run: prefs.toggleUnits },
     { says: 'Day or night theme', also: 'dark light colours', run: prefs.toggleTheme },
-    { says: 'Save the design as a file', also: 'export download json copy', run: () => saveFile(design.document) },
+    {
+      says: 'Save the design as a file',
+      also: 'export download json copy',
+      run: () => design.document && saveDesign(design.document),
+    },
     {
       says: 'Save the loads as CSV',
       also: 'export download spreadsheet',
@@ -93,10 +97,4 @@ export function nextVariant(router: Router, design: ReturnType<typeof useDesign>
   const next = ids[(ids.indexOf(design.id) + 1) % ids.length]
   if (next && next !== design.id)
     return router.push({ name: 'design', params: { id: next, step: router.currentRoute.value.params.step } })
-}
-
-/** Offers the document as a file, in the format the command line reads. */
-export function saveFile(design: Design | null): void {
-  if (design)
-    saveText(`${design.name} - ${design.variant}.ambrel.json`, JSON.stringify(design, null, 2), 'application/json')
 }

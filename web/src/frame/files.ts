@@ -1,3 +1,5 @@
+import type { Design } from '@ambrel/core'
+
 /** Offers text as a file to keep. */
 export function saveText(name: string, text: string, type = 'text/csv'): void {
   const url = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }))
@@ -5,6 +7,10 @@ export function saveText(name: string, text: string, type = 'text/csv'): void {
   link.click()
   URL.revokeObjectURL(url)
 }
+
+/** Offers a design as a file, in the format the command line reads. */
+export const saveDesign = (document: Design): void =>
+  saveText(`${document.name} - ${document.variant}.ambrel.json`, JSON.stringify(document, null, 2), 'application/json')
 
 /** Offers rows as a CSV file. */
 export async function saveCells(name: string, rows: readonly (readonly string[])[]): Promise<void> {

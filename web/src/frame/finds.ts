@@ -31,6 +31,7 @@ export function findsOf(
   const document = design.document
   if (!document) return []
   const to = (step: Step) => router.push({ name: 'design', params: { id: design.id, step } })
+  /** Goes to the step of a place and to its field. */
   const go = async (path: string) => {
     await to(stepOfPath(path))
     await reveal(path)

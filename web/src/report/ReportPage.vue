@@ -1,25 +1,17 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
-import {
-  DESIGN,
-  eachField,
-  provedBottleneck,
-  STEPS,
-  valueAt,
-  verdict,
-  type Field,
-  type Finding,
-  type Step,
-} from '@ambrel/core'
+import { onBeforeRouteLeave } from 'vue-router'
+import { provedBottleneck, STEPS, verdict, type Finding, type Step } from '@ambrel/core'
 import { vStack } from '../drawing/stacks.ts'
 import StateMark from '../drawing/StateMark.vue'
 import WeekBars from '../drawing/WeekBars.vue'
-import { keyFigure, STEP_NAMES, stepName, stepOfPath } from '../frame/steps.ts'
+import { keyFigure, STEP_NAMES, stepName } from '../frame/steps.ts'
 import { noteOf } from '../frame/notes.ts'
 import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
+import { choicesOf } from './choices.ts'
 import { yearsWords } from '../frame/yearsWords.ts'
 
 /** The whole design on paper: verdict, findings, each step's figures and choices, parts, tasks and notes. */
@@ -34,21 +26,23 @@ watch(
   () => props.id,
   async (id) => {
     try {
-      if (design.id !== id || !design.document) await design.open(id)
+      await design.open(id)
+      await log.open(id)
     } catch (error) {
       failure.value = `The design could not be opened: ${(error as Error).message}.`
     }
   },
   { immediate: true },
 )
-const document_ = computed(() => design.document)
-watch(document_, (now) => (document.title = now ? `${now.name}, ${now.variant} · report` : 'Ambrel'), {
+onBeforeRouteLeave(() => design.leave())
+const drawn = computed(() => design.document)
+watch(drawn, (now) => (document.title = now ? `${now.name}, ${now.variant} · report` : 'Ambrel'), {
   immediate: true,
 })
 const summary = computed(() => design.winterSummary)
 const says = computed(() =>
-  summary.value && document_.value
-    ? prefs.say(verdict(document_.value, summary.value, winter.ranked ? provedBottleneck(winter.ranked.list) : null))
+  summary.value && drawn.value
+    ? prefs.say(verdict(drawn.value, summary.value, winter.ranked ? provedBottleneck(winter.ranked.list) : null))
     : '',
 )
 const LEVELS: { level: Finding['level']; name: string }[] = [
@@ -60,45 +54,9 @@ const findingsOf = (level: Finding['level']) => design.findings.filter((finding)
 
 const worked = (step: Step) => Object.values(design.derived?.worked ?? {}).filter(({ id }) => id.startsWith(`${step}.`))
 
-/** What is chosen in a step, place by place, as its table words it. */
-const SKIPPED =
-  /^(format|version|name|variant|notes|touched|build|loads|runs|budget\.(owned|extras)|place\.(monthly|hours|horizon|persistence))|\.(id|estimated|capacities|cycles|hourlyW|wattsByMonth|battery|tiltSeasons)\b/
-function shown(field: Field, value: unknown): string {
-  if (value === null || value === undefined || value === '') return 'empty' in field && field.empty ? field.empty : '—'
-  if (field.kind === 'number' && typeof value === 'number')
-    return prefs.show(value, field.unit.startsWith('money') ? '' : field.unit)
-  if (field.kind === 'choice') return field.options.find((option) => option.value === value)?.label ?? String(value)
-  if (field.kind === 'flag') return value === true ? 'yes' : 'no'
-  if (Array.isArray(value)) return value.join(', ')
-  return String(value)
-}
-const placesOf = (path: string): string[] => {
-  const at = path.indexOf('[]')
-  if (at < 0) return [path]
-  const list = valueAt(document_.value!, path.slice(0, at))
-  return Array.isArray(list) ? list.flatMap((_, i) => placesOf(`${path.slice(0, at)}.${i}${path.slice(at + 2)}`)) : []
-}
-const ofWhat = (path: string) => {
-  const list = /^(\w+)\.(\d+)\./.exec(path)
-  if (!list) return ''
-  const thing = valueAt(document_.value!, `${list[1]}.${list[2]}`) as { name?: string } | undefined
-  return thing?.name ? `${thing.name}: ` : ''
-}
-const choices = computed(() => {
-  const rows: { step: Step; label: string; value: string }[] = []
-  for (const { path, field } of document_.value ? eachField(DESIGN) : []) {
-    if (['rows', 'part', 'numbers', 'texts'].includes(field.kind) || SKIPPED.test(path)) continue
-    for (const place of placesOf(path)) {
-      const value = valueAt(document_.value!, place)
-      if (value !== undefined)
-        rows.push({ step: stepOfPath(place), label: `${ofWhat(place)}${field.label}`, value: shown(field, value) })
-    }
-  }
-  return rows
-})
-const choicesOf = (step: Step) => choices.value.filter((row) => row.step === step)
+const choices = computed(() => (design.document ? choicesOf(design.document, prefs.show) : []))
 const readings = computed(() => log.readings.length)
-const general = computed(() => (document_.value?.notes ?? '').split(/^## /m)[0].trim())
+const general = computed(() => (drawn.value?.notes ?? '').split(/^## /m)[0].trim())
 const money = (value: number) => value.toLocaleString('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
 const print = () => window.print()
 const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
@@ -107,26 +65,26 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
 <template>
   <div class="report">
     <p v-if="failure" role="alert">{{ failure }} <RouterLink :to="{ name: 'shelf' }">Back to the shelf</RouterLink></p>
-    <template v-if="document_">
+    <template v-if="drawn">
       <nav class="row no-print" aria-label="Report">
         <RouterLink class="act" :to="{ name: 'design', params: { id, step: 'winter' } }">Back to the design</RouterLink>
         <button class="act main" data-print @click="print">Print</button>
       </nav>
       <main>
         <h1>
-          {{ document_.name }} <span>{{ document_.variant }}</span>
+          {{ drawn.name }} <span>{{ drawn.variant }}</span>
         </h1>
         <p class="quiet">
-          {{ document_.place.label }}, {{ document_.place.latitudeDeg }}°, {{ document_.place.longitudeDeg }}°,
-          {{ prefs.show(document_.place.elevationM, 'm') }} · {{ today }} · reckoned by published methods, not an
-          approval: local code, permits, the makers’ manuals and a licensed electrician have the last word.
+          {{ drawn.place.label }}, {{ drawn.place.latitudeDeg }}°, {{ drawn.place.longitudeDeg }}°,
+          {{ prefs.show(drawn.place.elevationM, 'm') }} · {{ today }} · reckoned by published methods, not an approval:
+          local code, permits, the makers’ manuals and a licensed electrician have the last word.
         </p>
         <p v-if="says" class="verdict" data-verdict>{{ says }}</p>
         <p v-else class="quiet">running winters…</p>
         <figure v-if="summary">
           <WeekBars :weeks="summary.weeks" :width="720" :height="60" full />
           <figcaption class="quiet">
-            Lowest charge of each week, typical and in 1 winter of 10, over {{ yearsWords(document_, summary.years) }}.
+            Lowest charge of each week, typical and in 1 winter of 10, over {{ yearsWords(drawn, summary.years) }}.
           </figcaption>
         </figure>
         <MarkdownText v-if="general" :text="general" />
@@ -138,7 +96,7 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
                 <StateMark :level="finding.level" :size="13" />
                 <span
                   ><b>{{ prefs.say(finding.says) }}</b> {{ prefs.say(finding.because) }}
-                  <i class="quiet">{{ stepName(finding.step, document_) }}</i></span
+                  <i class="quiet">{{ stepName(finding.step, drawn) }}</i></span
                 >
               </li>
             </ul>
@@ -146,13 +104,10 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
         </section>
         <section v-for="(step, i) in STEPS" :key="step" class="step" :data-report="step">
           <h2>
-            {{ i + 1 }} {{ stepName(step, document_) }}
-            <span class="quiet">{{ keyFigure(step, document_, design.derived, summary, readings, prefs.units) }}</span>
+            {{ i + 1 }} {{ stepName(step, drawn) }}
+            <span class="quiet">{{ keyFigure(step, drawn, design.derived, summary, readings, prefs.units) }}</span>
           </h2>
-          <MarkdownText
-            v-if="noteOf(document_.notes, STEP_NAMES[step])"
-            :text="noteOf(document_.notes, STEP_NAMES[step])"
-          />
+          <MarkdownText v-if="noteOf(drawn.notes, STEP_NAMES[step])" :text="noteOf(drawn.notes, STEP_NAMES[step])" />
           <dl v-if="worked(step).length > 0" class="figures">
             <div v-for="sheet in worked(step)" :key="sheet.id">
               <dt>{{ sheet.label }}</dt>
@@ -171,7 +126,7 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(load, l) in document_.loads" :key="load.id">
+              <tr v-for="(load, l) in drawn.loads" :key="load.id">
                 <td>{{ load.name }}</td>
                 <td class="n">{{ load.quantity }}</td>
                 <td class="n">{{ prefs.show(load.runningW, 'W') }}</td>
@@ -192,7 +147,7 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(run, r) in document_.runs" :key="run.id">
+              <tr v-for="(run, r) in drawn.runs" :key="run.id">
                 <td>{{ run.name }}</td>
                 <td class="n">{{ prefs.show(run.oneWayM, 'm') }}</td>
                 <td>{{ run.size }}{{ run.parallel > 1 ? ` × ${run.parallel}` : '' }}</td>
@@ -206,7 +161,7 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
               <tr>
                 <th>part</th>
                 <th class="n">how many</th>
-                <th class="n">each, {{ document_.budget.currency }}</th>
+                <th class="n">each, {{ drawn.budget.currency }}</th>
                 <th class="n">together</th>
               </tr>
             </thead>
@@ -227,11 +182,11 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
           </table>
           <ul v-else-if="step === 'build' && design.derived" class="tasks">
             <li v-for="task in design.derived.tasks" :key="task.id">
-              {{ document_.build.done.includes(task.id) ? '☑' : '☐' }} {{ prefs.say(task.says) }}
+              {{ drawn.build.done.includes(task.id) ? '☑' : '☐' }} {{ prefs.say(task.says) }}
             </li>
           </ul>
-          <dl v-if="choicesOf(step).length > 0" class="choices">
-            <div v-for="(row, r) in choicesOf(step)" :key="r">
+          <dl v-if="choices.some((row) => row.step === step)" class="choices">
+            <div v-for="(row, r) in choices.filter((each) => each.step === step)" :key="r">
               <dt>{{ row.label }}</dt>
               <dd>{{ row.value }}</dd>
             </div>

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { Archive, ArchiveRestore, Copy, Download, FileUp, Moon, Package, Pencil, Plus, Sun, Trash2 } from '@lucide/vue'
+import { ArchiveRestore, FileUp, Moon, Package, Plus, Sun } from '@lucide/vue'
 import type { DesignEntry } from '@ambrel/contract'
 import type { Problem } from '@ambrel/core'
 import { onBack } from '../saving/connection.ts'
 import { hear, tell } from '../saving/tabs.ts'
 import { api, ApiRefusal, Unreachable } from '../stores/api.ts'
 import { usePrefs } from '../stores/prefs.ts'
-import { saveText } from '../frame/files.ts'
 import KeptEdits from './KeptEdits.vue'
-import { duplicate, renameFamily, renameVariant } from './rename.ts'
+import ShelfFamily from './ShelfFamily.vue'
+import { archive } from './rename.ts'
+import { dayOf } from './words.ts'
 
-const MiniStrip = defineAsyncComponent(() => import('./MiniStrip.vue'))
 const NewDesignDialog = defineAsyncComponent(() => import('./NewDesignDialog.vue'))
 
 const router = useRouter()
@@ -53,32 +53,7 @@ const families = computed(() => {
 })
 const away = computed(() => (entries.value ?? []).filter(({ archivedAt }) => archivedAt !== null))
 const showAway = ref(false)
-/** What is being given another name: a whole design, or one variant of it. */
-const renaming = ref<{ key: string; entries: DesignEntry[]; variant: boolean; name: string } | null>(null)
-function rename(list: DesignEntry[], variant: boolean): void {
-  renaming.value = {
-    key: variant ? list[0].id : list[0].familyId,
-    entries: list,
-    variant,
-    name: variant ? list[0].variant : list[0].name,
-  }
-}
-const keepName = () =>
-  orSay(async () => {
-    const { entries: list, variant, name } = renaming.value!
-    if (name.trim() === '') throw new Error('it needs a name')
-    if (variant) await renameVariant(list[0], name.trim())
-    else await renameFamily(list, name.trim())
-    renaming.value = null
-  })
-const copy = (entry: DesignEntry) => orSay(async () => void (await duplicate(entry)))
-const archive = (entry: DesignEntry, archived: boolean) =>
-  orSay(async () => void (await api.archive(entry.id, archived)))
-const download = (entry: DesignEntry) =>
-  orSay(async () => {
-    const { document } = await api.design(entry.id)
-    saveText(`${entry.name} - ${entry.variant}.ambrel.json`, JSON.stringify(document, null, 2), 'application/json')
-  })
+const putBack = (entry: DesignEntry) => orSay(() => archive(entry, false))
 
 async function load(): Promise<void> {
   try {
@@ -90,7 +65,7 @@ async function load(): Promise<void> {
   }
 }
 
-async function orSay(work: () => Promise<void>): Promise<void> {
+async function orSay(work: () => Promise<unknown>): Promise<void> {
   failure.value = ''
   try {
     await work()
@@ -100,11 +75,6 @@ async function orSay(work: () => Promise<void>): Promise<void> {
   }
   await load()
 }
-const remove = (entry: DesignEntry) =>
-  orSay(async () => {
-    await api.remove(entry.id)
-    tell({ kind: 'deleted', design: entry.id, version: entry.version })
-  })
 const restore = (entry: DesignEntry) =>
   orSay(async () => {
     await api.restore(entry.id)
@@ -134,13 +104,6 @@ async function readFile(event: Event): Promise<void> {
   }
 }
 
-const ACTS = [
-  { says: 'Rename', icon: Pencil, act: (entry: DesignEntry) => rename([entry], true) },
-  { says: 'Copy as a design of its own', icon: Copy, act: copy },
-  { says: 'Save as a file', icon: Download, act: download },
-  { says: 'Put away', icon: Archive, act: (entry: DesignEntry) => archive(entry, true) },
-]
-const day = (iso: string) => new Date(iso).toLocaleDateString([], { day: 'numeric', month: 'short', year: 'numeric' })
 onMounted(() => {
   document.title = 'Ambrel'
   void load()
@@ -209,58 +172,7 @@ onBeforeUnmount(hear(() => void load()))
       <p v-else-if="families.length === 0 && !failure" class="empty">
         The shelf is empty. A new design asks only for a name and a place.
       </p>
-      <section v-for="family in families" :key="family[0].familyId" class="family">
-        <div class="title">
-          <h3 :title="family[0].name">{{ family[0].name }}</h3>
-          <span class="quiet">{{ family.length }} variant{{ family.length === 1 ? '' : 's' }}</span>
-          <button class="link quiet" :aria-label="`Rename ${family[0].name}`" @click="rename(family, false)">
-            rename
-          </button>
-          <form v-if="renaming?.key === family[0].familyId" class="rename" @submit.prevent="keepName">
-            <input v-model="renaming.name" maxlength="120" aria-label="New name of the design" data-new-name />
-            <button class="link" type="submit">keep</button>
-            <button class="link" type="button" @click="renaming = null">drop</button>
-          </form>
-        </div>
-        <ul>
-          <li v-for="entry in family" :key="entry.id">
-            <form v-if="renaming?.key === entry.id" class="rename" @submit.prevent="keepName">
-              <input v-model="renaming.name" maxlength="120" aria-label="New name of the variant" data-new-name />
-              <button class="link" type="submit">keep</button>
-              <button class="link" type="button" @click="renaming = null">drop</button>
-            </form>
-            <RouterLink
-              v-else
-              :to="{ name: 'design', params: { id: entry.id, step: 'winter' } }"
-              :title="entry.variant"
-              data-open
-              >{{ entry.variant }}</RouterLink
-            >
-            <MiniStrip :id="entry.id" :version="entry.version" />
-            <span class="quiet day">{{ day(entry.updatedAt) }}</span>
-            <span class="acts">
-              <button
-                v-for="{ says, act, icon } in ACTS"
-                :key="says"
-                class="icon-button"
-                :aria-label="`${says} ${entry.name}, ${entry.variant}`"
-                :title="says"
-                @click="act(entry)"
-              >
-                <component :is="icon" :size="14" />
-              </button>
-              <button
-                class="icon-button"
-                :aria-label="`Delete ${entry.variant}`"
-                title="To the bin, for 30 days"
-                @click="remove(entry)"
-              >
-                <Trash2 :size="14" />
-              </button>
-            </span>
-          </li>
-        </ul>
-      </section>
+      <ShelfFamily v-for="family in families" :key="family[0].familyId" :family="family" @change="orSay" />
       <section v-if="away.length > 0" class="bin">
         <button class="link" data-show-away @click="showAway = !showAway">
           {{ showAway ? 'Hide' : 'Show' }} what is put away ({{ away.length }})
@@ -270,8 +182,8 @@ onBeforeUnmount(hear(() => void load()))
             <RouterLink class="grow" :to="{ name: 'design', params: { id: entry.id, step: 'winter' } }"
               >{{ entry.name }} · {{ entry.variant }}</RouterLink
             >
-            <span class="quiet">put away {{ day(entry.archivedAt!) }}</span>
-            <button class="link" @click="archive(entry, false)"><ArchiveRestore :size="13" /> back to the shelf</button>
+            <span class="quiet">put away {{ dayOf(entry.archivedAt!) }}</span>
+            <button class="link" @click="putBack(entry)"><ArchiveRestore :size="13" /> back to the shelf</button>
           </li>
         </ul>
       </section>
@@ -282,7 +194,7 @@ onBeforeUnmount(hear(() => void load()))
         <ul v-if="showBin">
           <li v-for="entry in bin" :key="entry.id">
             <span class="grow">{{ entry.name }} · {{ entry.variant }}</span>
-            <span class="quiet">deleted {{ day(entry.deletedAt!) }}, kept 30 days</span>
+            <span class="quiet">deleted {{ dayOf(entry.deletedAt!) }}, kept 30 days</span>
             <button class="link" @click="restore(entry)">bring back</button>
           </li>
         </ul>
@@ -323,28 +235,6 @@ onBeforeUnmount(hear(() => void load()))
   margin: 22px 0 12px;
 }
 
-.family {
-  display: grid;
-  grid-template-columns: 200px minmax(0, 1fr);
-  margin-bottom: 12px;
-  border: 1px solid var(--rule);
-  border-left: 4px solid var(--lichen);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-.title {
-  padding: 14px 16px;
-  border-right: 1px solid var(--rule);
-  min-width: 0;
-}
-
-.title h3 {
-  overflow: hidden;
-  font-size: 17px;
-  text-overflow: ellipsis;
-}
-
 ul {
   margin: 0;
   padding: 6px 0;
@@ -372,8 +262,7 @@ li a {
 }
 
 .tools input,
-.tools select,
-.rename input {
+.tools select {
   height: 28px;
   padding: 0 8px;
   border: 1px solid var(--rule);
@@ -386,32 +275,6 @@ li a {
 .tools input {
   width: 240px;
   max-width: 100%;
-}
-
-.rename {
-  display: flex;
-  flex: 1;
-  align-items: center;
-  gap: 8px;
-}
-
-.rename input {
-  min-width: 0;
-  flex: 1;
-}
-
-.title .link {
-  margin-left: 8px;
-}
-
-.acts {
-  display: flex;
-}
-
-.day {
-  width: 84px;
-  text-align: right;
-  white-space: nowrap;
 }
 
 .failure {
@@ -435,20 +298,12 @@ li a {
 }
 
 @media (max-width: 900px) {
-  .family {
-    grid-template-columns: 1fr;
-  }
-
   .shelf {
     padding: 16px 12px 40px;
   }
 
   .bar {
     flex-wrap: wrap;
-  }
-
-  .family ul {
-    min-width: 0;
   }
 
   li {
@@ -458,11 +313,6 @@ li a {
 
   li a {
     flex: 1 1 100%;
-  }
-
-  .title {
-    border-right: 0;
-    border-bottom: 1px solid var(--rule);
   }
 }
 </style>

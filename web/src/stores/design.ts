@@ -51,6 +51,10 @@ interface Taken {
   change: { before: Design; after: Design } | null
 }
 
+/** The variants of a design beside it, those put away left out unless it is one of them. */
+const variantsOf = (entries: readonly DesignEntry[], { id, familyId }: DesignEntry): DesignEntry[] =>
+  entries.filter((entry) => entry.familyId === familyId && (entry.archivedAt === null || entry.id === id))
+
 /** The open design: its document, its past, what is wrong with it, what it comes to, and whether it is saved. */
 export const useDesign = defineStore('design', () => {
   const id = ref('')
@@ -103,7 +107,7 @@ export const useDesign = defineStore('design', () => {
     const left = await reopen(wanted, stored)
     if (mine !== opening) return
     if (!stored && !left) throw new ApiRefusal(404, 'this design is not here; it may have been deleted')
-    siblings.value = stored ? entries.filter((entry) => entry.familyId === stored.familyId) : []
+    siblings.value = stored ? variantsOf(entries, stored) : []
     suggestion.value = null
     Object.assign(history, emptyHistory<Held>())
     heard = 0
@@ -266,7 +270,7 @@ export const useDesign = defineStore('design', () => {
       const stored = await api.restore(id.value)
       tellTabs({ kind: 'restored', design: id.value, version: stored.version })
       familyId.value = stored.familyId
-      siblings.value = (await api.designs()).filter((entry) => entry.familyId === stored.familyId)
+      siblings.value = variantsOf(await api.designs(), stored)
       saver.begin(stored, freeze(stored.document, true))
       if (sameDocument(document.value, stored.document)) document.value = saver.acknowledged.value
       saver.changed()

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { MODULE, setField } from '@ambrel/core'
+import FieldFold from '../../fields/FieldFold.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import { useDesign } from '../../stores/design.ts'
 
 const props = defineProps<{ index: number }>()
 const design = useDesign()
-const open = ref(false)
 /** as typed: what is looked at here is a slip of the pen, which does not rule */
 const module = computed(() => (design.entered?.arrays[props.index] ?? design.document!.arrays[props.index]).module)
 const fields = computed(() =>
@@ -39,10 +39,9 @@ function take({ key, value }: { key: Coefficient; value: number }): void {
 </script>
 
 <template>
-  <button class="link toggle" :aria-expanded="open" @click="open = !open">
-    {{ open ? 'close the data sheet' : 'data sheet of the module' }}
-  </button>
-  <FieldGrid v-if="open" class="sheet" :fields="fields" column-width="108px" />
+  <FieldFold :name="`module-${index}`" says="Data sheet of the module" :paths="fields">
+    <FieldGrid :fields="fields" column-width="108px" />
+  </FieldFold>
   <p v-for="offer in offers" :key="offer.key" class="offer" role="status">
     {{ offer.says }}
     <button class="link" data-convert @click="take(offer)">take {{ offer.value }} %/K</button>
@@ -50,18 +49,10 @@ function take({ key, value }: { key: Coefficient; value: number }): void {
 </template>
 
 <style scoped>
-.toggle {
-  margin-top: 8px;
-}
-
 .offer {
   margin-top: 6px;
   padding: 5px 10px;
   border-left: 3px solid var(--ochre);
   background: var(--wash);
-}
-
-.sheet {
-  margin-top: 6px;
 }
 </style>

@@ -116,7 +116,7 @@ const fits = (candidate: InverterPart) =>
           <b>{{ SERVICE_WORDS[serviceOf(inverter)] }}</b>
           <span class="quiet">{{ inverter.part.frequencyHz }} Hz, {{ inverter.part.waveform }} wave</span>
         </p>
-        <label class="row search"
+        <label class="row search" data-path="inverter.search"
           ><el-switch
             :model-value="inverter.search"
             :disabled="inverter.part.searchW === null && !inverter.search"

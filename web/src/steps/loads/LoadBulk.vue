@@ -3,6 +3,8 @@ import { computed, ref } from 'vue'
 import {
   HOUR_SHAPES,
   LOAD,
+  MONTH_NAMES,
+  seasonOf,
   type Leg,
   type Load,
   copyLoads,
@@ -38,11 +40,16 @@ const DAY_WORDS: { value: keyof typeof DAYS; label: string }[] = [
   { value: 'work', label: 'Monday to Friday' },
   { value: 'end', label: 'Saturday and Sunday' },
 ]
-const SEASONS: { value: 'year' | 'winter' | 'summer'; label: string }[] = [
-  { value: 'year', label: 'all year' },
-  { value: 'winter', label: 'winter half only' },
-  { value: 'summer', label: 'summer half only' },
-]
+/** the seven months the winter is told by at this place, and the other five */
+const seasons = computed<{ value: 'year' | 'winter' | 'summer'; label: string }[]>(() => {
+  const { months } = seasonOf(design.document!.place)
+  const name = (month: number) => MONTH_NAMES[(month + 12) % 12]
+  return [
+    { value: 'year', label: 'all year' },
+    { value: 'winter', label: `${name(months[0])} to ${name(months.at(-1)!)} only` },
+    { value: 'summer', label: `${name(months.at(-1)! + 1)} to ${name(months[0] - 1)} only` },
+  ]
+})
 const SHAPES = Object.entries(HOUR_SHAPES).map(([value, { name }]) => ({ value, label: name }))
 /** How many of them have hours to state at all. */
 const rated = computed(
@@ -112,7 +119,7 @@ function remove(): void {
     />
     <ChoiceField
       model-value=""
-      :options="[NOTHING, ...SEASONS]"
+      :options="[NOTHING, ...seasons]"
       label="Season"
       labelled
       @update:model-value="$event !== '' && design.change(`${count} loads: season`, setSeasonOfLoads(selected, $event))"

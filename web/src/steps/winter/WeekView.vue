@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
-import { MONTH_DAYS, MONTH_NAMES, WEEKDAY_NAMES, WEEK_DAYS, type Week } from '@ambrel/core'
+import { dateOfDay, WEEKDAY_NAMES, WEEK_DAYS, type Week } from '@ambrel/core'
 import FiguresTable from '../../drawing/FiguresTable.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -106,10 +106,8 @@ const picture = computed(() => {
 })
 const dayName = (day: number) => {
   const { startDay, weekday } = week.value ?? { startDay: 0, weekday: 0 }
-  let left = (startDay + day) % 365
-  let month = 0
-  while (left >= MONTH_DAYS[month]) left -= MONTH_DAYS[month++]
-  return `${WEEKDAY_NAMES[(weekday + day) % 7]} ${left + 1} ${MONTH_NAMES[month]}`
+  const date = dateOfDay(startDay + day)
+  return `${WEEKDAY_NAMES[(weekday + day) % 7]} ${date.day} ${date.month}`
 }
 const told = computed(() => {
   if (hovered.value === null || !week.value) return null
@@ -182,7 +180,7 @@ const table = () => {
 <template>
   <section class="card" data-week>
     <div class="row">
-      <h2>Year {{ year + 1 }}, week from {{ dayName(0) }}</h2>
+      <h2 data-part="The week">Year {{ year + 1 }}, week from {{ dayName(0) }}</h2>
       <p class="quiet grow told" role="status">{{ told ?? 'point at an hour, or use the arrow keys' }}</p>
       <button class="link" :disabled="firstDay === 0" @click="move(-WEEK_DAYS)">week before</button>
       <button class="link" @click="move(WEEK_DAYS)">week after</button>
