@@ -2,28 +2,39 @@ import vue from '@vitejs/plugin-vue'
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import components from 'unplugin-vue-components/vite'
 import { defineConfig } from 'vite'
+import { compression } from 'vite-plugin-compression2'
 
 export default defineConfig({
-  plugins: [vue(), components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] })],
+  plugins: [
+    vue(),
+    components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),
+    // packed once and well here, so that serving costs nothing
+    compression({ algorithms: ['brotliCompress', 'gzip'], include: /\.(js|css|svg|html)$/ }),
+  ],
   worker: { format: 'es' },
   build: {
     target: 'es2022',
     chunkSizeWarningLimit: 1200,
     rolldownOptions: {
       output: {
-        // every step is fetched ahead in any case, and sixty small files take longer to come than one
+        // a chunk a step, one for what all of them share; what is rarely asked for comes when it is
         codeSplitting: {
           groups: [
             {
               name: 'start',
               test: /node_modules\/(@vue|vue|vue-router|pinia|p-retry|is-network-error|@lucide|@vueuse)\/|web\/src\/(main|router|App|shelf\/(?!LandMap|NewDesign)|frame\/stepViews|stores\/(api|prefs)|saving\/connection)|vite\/|plugin-vue/,
-              priority: 3,
+              priority: 4,
             },
-            { name: 'charts', test: /node_modules\/(vue3-)?apexcharts/, priority: 2 },
+            { name: 'charts', test: /node_modules\/(vue3-)?apexcharts/, priority: 3 },
+            {
+              name: (id: string) => `step-${/web\/src\/steps\/(\w+)\//.exec(id)![1]}`,
+              test: /web\/src\/steps\/\w+\//,
+              priority: 2,
+              includeDependenciesRecursively: false,
+            },
             {
               name: 'bench',
-              // what writes Markdown comes with the first note
-              test: /web\/src\/(frame(?!\/MarkdownText)|steps|fields|drawing|stores|saving)\/|core\/src|contract\/src|node_modules\/(joi|element-plus)/,
+              test: /web\/src\/(frame(?!\/\w+(Dialogs?|Palette|Table|Sheet|Around|Text)\.vue|\/(finds|glossary|choice))|fields|drawing|stores|saving)\/|core\/src\/(?!weather\/hours|parts\/from)|contract\/src\/(?!weatherFile|timeZone|partFile)|node_modules\/joi/,
               priority: 1,
             },
           ],

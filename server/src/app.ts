@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
-import compression from 'compression'
 import express, { type Express } from 'express'
+import packedFiles from 'express-static-gzip'
 import helmet from 'helmet'
 import { excessOf, LIMITS } from '@ambrel/contract'
 import type { Logger } from 'pino'
@@ -53,9 +53,15 @@ export function createApp({ db, answers, logger, webFolder }: AppOptions): Expre
   app.use('/api/weather', jsonUpTo(LIMITS.weatherBytes))
   app.use('/api', jsonUpTo(LIMITS.bodyBytes), apiRoutes(db, answers), unknownRoute)
   if (webFolder && existsSync(webFolder)) {
-    // on loopback the way is short and packing is what takes time: answers of the API go as they are
-    app.use(compression())
-    app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+    // the build packed them; on loopback the way is short, and answers of the API go as they are
+    app.use(
+      '/assets',
+      packedFiles(join(webFolder, 'assets'), {
+        enableBrotli: true,
+        orderPreference: ['br', 'gz'],
+        serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+      }),
+    )
     app.use(express.static(webFolder, { index: false }))
     app.get('/{*path}', (_request, response) => {
       response.setHeader('Cache-Control', 'no-cache')

@@ -1,5 +1,6 @@
-import Sortable from 'sortablejs'
+import type Sortable from 'sortablejs'
 import { watch, type ObjectDirective, type WatchHandle } from 'vue'
+import { firstRest } from '../drawing/useIdle.ts'
 
 /** What was dragged from where to where; places count the draggable things of a list. */
 export interface Dropped {
@@ -31,10 +32,15 @@ const TOUCH_DELAY_MS = 160
  * that. What the same does by keys is the matter of the view.
  */
 export function dragLists({ group, draggable, handle, sort = true, disabled, dropped }: DragLists): ObjectDirective {
-  const made = new WeakMap<Element, { sortable: Sortable; watching?: WatchHandle }>()
+  /** null while what drags is still on its way */
+  const made = new WeakMap<Element, { sortable: Sortable; watching?: WatchHandle } | null>()
   let next: Node | null = null
   return {
-    mounted(list: HTMLElement) {
+    async mounted(list: HTMLElement) {
+      made.set(list, null)
+      await firstRest()
+      const { default: Sortable } = await import('sortablejs')
+      if (!made.has(list)) return
       const sortable = new Sortable(list, {
         group,
         draggable,
@@ -60,9 +66,10 @@ export function dragLists({ group, draggable, handle, sort = true, disabled, dro
       made.set(list, { sortable, watching })
     },
     beforeUnmount(list: HTMLElement) {
-      const { sortable, watching } = made.get(list)!
-      watching?.stop()
-      sortable.destroy()
+      const held = made.get(list)
+      made.delete(list)
+      held?.watching?.stop()
+      held?.sortable.destroy()
     },
   }
 }

@@ -4,6 +4,17 @@ const LIMIT_MS = 1000
 /** Where the browser does not tell that it rests, a moment after the first picture will do. */
 const SOON_MS = 100
 
+let rested: Promise<void> | null = null
+/** The first moment of rest of the page after it was first asked for, or soon. */
+export function firstRest(): Promise<void> {
+  rested ??= new Promise((resolve) =>
+    'requestIdleCallback' in globalThis
+      ? void requestIdleCallback(() => resolve(), { timeout: LIMIT_MS / 2 })
+      : void setTimeout(resolve, SOON_MS),
+  )
+  return rested
+}
+
 /** True once the page has had a moment of rest after this was shown: what is dear and lies lower comes then. */
 export function useIdle(): Ref<boolean> {
   const idle = ref(false)

@@ -57,6 +57,7 @@ watch(
     await nextTick()
     setTimeout(() => field.value?.focus(), 30)
   },
+  { immediate: true },
 )
 watch(typed, () => {
   at.value = 0

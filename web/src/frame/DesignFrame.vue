@@ -12,23 +12,13 @@ import { useSuggest } from '../stores/suggest.ts'
 import { useWinter } from '../stores/winter.ts'
 import { useWorking } from '../stores/working.ts'
 import FieldHelp from '../fields/FieldHelp.vue'
-import AboutDialog from './AboutDialog.vue'
 import AppTop from './AppTop.vue'
-import CommandPalette from './CommandPalette.vue'
-import ConflictDialog from './ConflictDialog.vue'
 import FindingsPane from './FindingsPane.vue'
-import GoneDialog from './GoneDialog.vue'
-import HistoryDialog from './HistoryDialog.vue'
-import KeysDialog from './KeysDialog.vue'
-import ShowAround from './ShowAround.vue'
-import VariantDialog from './VariantDialog.vue'
 import WinterStrip from './WinterStrip.vue'
-import WinterTable from './WinterTable.vue'
-import WorkingSheet from './WorkingSheet.vue'
 import WorkRail from './WorkRail.vue'
 import { commandsFor } from './commands.ts'
 import { isStep, stepName } from './steps.ts'
-import { loadAhead, STEP_VIEWS } from './stepViews.ts'
+import { FrameDialogs, loadAhead, STEP_VIEWS, type Overlay } from './stepViews.ts'
 import { NEW_ROW } from './newRow.ts'
 
 const props = defineProps<{ id: string; step: string }>()
@@ -40,15 +30,10 @@ const suggest = useSuggest()
 const working = useWorking()
 
 const step = computed<Step>(() => (isStep(props.step) ? props.step : 'place'))
-const palette = ref(false)
-const keys = ref(false)
-const variant = ref(false)
-const history = ref(false)
-const winterTable = ref(false)
-const about = ref(false)
-const around = ref(false)
+const overlay = ref<Overlay | null>(null)
+const over = (shown: Overlay) => () => void (overlay.value = shown)
 function shownAround(): void {
-  around.value = false
+  overlay.value = null
   prefs.toured = true
 }
 const failure = ref('')
@@ -93,15 +78,15 @@ watch(step, () => {
 
 const commands = computed(() =>
   commandsFor(router, design, prefs, suggest, {
-    palette: () => (palette.value = true),
-    keys: () => (keys.value = true),
+    palette: over('palette'),
+    keys: over('keys'),
     working: showWorking,
     newRow: () => newRow.value?.(),
-    variant: () => (variant.value = true),
-    history: () => (history.value = true),
-    around: () => (around.value = true),
-    about: () => (about.value = true),
-    winterTable: () => (winterTable.value = true),
+    variant: over('variant'),
+    history: over('history'),
+    around: over('around'),
+    about: over('about'),
+    winterTable: over('winterTable'),
   }),
 )
 
@@ -118,13 +103,13 @@ function onKey(event: KeyboardEvent): void {
   const key = event.key.toLowerCase()
   if (control && key === 'k') {
     event.preventDefault()
-    palette.value = true
+    overlay.value = 'palette'
   } else if (control && key === 'z') {
     if (event.target === typedInto) return
     event.preventDefault()
     if (event.shiftKey) design.redo()
     else design.undo()
-  } else if (!control && !event.altKey && !isField(event.target) && !palette.value) onPlainKey(event)
+  } else if (!control && !event.altKey && !isField(event.target) && overlay.value !== 'palette') onPlainKey(event)
 }
 
 function onPlainKey(event: KeyboardEvent): void {
@@ -175,11 +160,11 @@ onBeforeUnmount(() => working.close())
     <AppTop
       :step="step"
       class="areaTop no-print"
-      @palette="palette = true"
-      @variant="variant = true"
-      @about="about = true"
+      @palette="overlay = 'palette'"
+      @variant="overlay = 'variant'"
+      @about="overlay = 'about'"
     />
-    <WorkRail :id="props.id" :step="step" class="areaRail no-print" @around="around = true" />
+    <WorkRail :id="props.id" :step="step" class="areaRail no-print" @around="overlay = 'around'" />
     <main id="bench" ref="bench" class="areaBench" :data-bench="step" tabindex="-1">
       <component :is="STEP_VIEWS[step]" v-if="design.document" :key="design.id" />
     </main>
@@ -192,22 +177,15 @@ onBeforeUnmount(() => working.close())
     >
       Findings
     </button>
-    <WinterStrip class="areaStrip no-print" @table="winterTable = true" />
-    <WorkingSheet />
+    <WinterStrip class="areaStrip no-print" @table="overlay = 'winterTable'" />
     <FieldHelp />
-    <CommandPalette
-      :open="palette"
-      :commands="commands.filter(({ key }) => key !== 'Ctrl K')"
-      @close="palette = false"
+    <FrameDialogs
+      v-if="ahead || overlay || working.sheet || design.conflict || design.saveState === 'gone'"
+      :shown="overlay"
+      :commands="commands"
+      @close="overlay = null"
+      @toured="shownAround"
     />
-    <KeysDialog :open="keys" :commands="commands" @close="keys = false" />
-    <VariantDialog :open="variant" @close="variant = false" />
-    <HistoryDialog :open="history" @close="history = false" />
-    <WinterTable :open="winterTable" @close="winterTable = false" />
-    <AboutDialog v-if="about" @close="about = false" />
-    <ShowAround v-if="around" @close="shownAround" />
-    <ConflictDialog />
-    <GoneDialog />
   </div>
 </template>
 

@@ -22,6 +22,7 @@ async function orSay(work: () => Promise<void>): Promise<void> {
 watch(
   () => props.open,
   (now) => now && orSay(async () => void (entries.value = await api.history(design.id))),
+  { immediate: true },
 )
 const bringBack = (version: number) =>
   orSay(async () => {

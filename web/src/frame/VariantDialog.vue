@@ -16,6 +16,7 @@ watch(
     name.value = `Variant ${design.siblings.length + 1}`
     problem.value = ''
   },
+  { immediate: true },
 )
 async function make(): Promise<void> {
   if (!name.value.trim()) {

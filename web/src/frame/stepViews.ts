@@ -16,14 +16,20 @@ const LOADERS: Record<Step, () => Promise<Component>> = {
   log: () => import('../steps/log/LogStep.vue'),
 }
 
+/** What can open over the bench, one at a time. */
+export type Overlay = 'palette' | 'keys' | 'variant' | 'history' | 'winterTable' | 'about' | 'around'
+
+const loadDialogs = () => import('./FrameDialogs.vue')
+export const FrameDialogs = defineAsyncComponent(loadDialogs)
+
 export const STEP_VIEWS = Object.fromEntries(
   Object.entries(LOADERS).map(([step, loader]) => [step, defineAsyncComponent(loader)]),
 ) as Record<Step, Component>
 
-/** Brings in every step and the charts once the first is shown, so that steps change at once and work offline. */
+/** Brings in every step, the dialogs and the charts once the first is shown, so that steps change at once and work offline. */
 export async function loadAhead(): Promise<void> {
-  const all = [...Object.values(LOADERS), () => import('vue3-apexcharts')]
-  for (const loader of all) await loader().catch(() => undefined)
+  const all = [loadDialogs, ...Object.values(LOADERS), () => import('sortablejs'), () => import('vue3-apexcharts')]
+  for (const loader of all as (() => Promise<unknown>)[]) await loader().catch(() => undefined)
 }
 
 /** Begins to fetch the view of a step, together with the frame around it and not after it. */

@@ -71,8 +71,8 @@ export const useWinter = defineStore('winter', () => {
 
   function cancel(): void {
     asked++
+    if (running.value) void worker.service.cancel()
     running.value = false
-    void worker.service.cancel()
   }
 
   function forget(): void {

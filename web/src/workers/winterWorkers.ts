@@ -1,18 +1,21 @@
 import { wrap, type Remote } from 'comlink'
+import { firstRest } from '../drawing/useIdle.ts'
 import type { Design } from '@ambrel/core'
 import type { WinterService } from './winter.worker.ts'
 
 /** Fetches the packed hours of a weather file and their shape. */
 export type HoursOf = (fileId: string) => Promise<{ shape: Parameters<WinterService['provide']>[1]; bytes: Uint8Array }>
 
-/** A worker that runs winters, and hands it the weather files its designs refer to. */
+/** A worker that runs winters, made once the first screen stands, and handed the weather files its designs refer to. */
 export class WinterWorker {
-  readonly service: Remote<WinterService>
+  private made: Remote<WinterService> | null = null
   private readonly given = new Map<string, Promise<void>>()
 
-  constructor(private readonly hoursOf: HoursOf) {
-    const worker = new Worker(new URL('./winter.worker.ts', import.meta.url), { type: 'module' })
-    this.service = wrap<WinterService>(worker)
+  constructor(private readonly hoursOf: HoursOf) {}
+
+  get service(): Remote<WinterService> {
+    this.made ??= wrap<WinterService>(new Worker(new URL('./winter.worker.ts', import.meta.url), { type: 'module' }))
+    return this.made
   }
 
   /**
@@ -20,6 +23,7 @@ export class WinterWorker {
    * @param everySource also where another source rules now, to compare them
    */
   async ready({ place }: Pick<Design, 'place'>, everySource = false): Promise<void> {
+    await firstRest()
     if (!place.hours || (place.source !== 'hours' && !everySource)) return
     const { fileId } = place.hours
     if (!this.given.has(fileId)) this.given.set(fileId, this.give(fileId))
