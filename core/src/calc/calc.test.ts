@@ -35,6 +35,31 @@ const fan = {
   hourShape: Array(24).fill(1),
 }
 
+const wire = {
+  basis: 'awg',
+  designA: 50,
+  oneWayM: 10,
+  workingA: 40,
+  volts: 48,
+  allowedDropPct: 3,
+  insulationC: 90,
+  terminalC: 75,
+  ambientC: 30,
+  conductors: 2,
+}
+const bill = {
+  lines: [
+    { quantity: 14, unitPrice: 189.9 },
+    { quantity: 1, unitPrice: 1249.5, discountPct: 12.5, freight: 85 },
+    { quantity: 3, unitPrice: 0.335, taxed: false, eligible: false },
+  ],
+  taxPct: 6,
+  labour: 1500,
+  contingencyPct: 10,
+  incentivePct: 30,
+  incentive: 200,
+}
+
 /** as documents of version 1 had it */
 const { standbyW: _standbyW, supply: _supply, meterReadings: _meterReadings, ...olderFan } = fan
 
@@ -137,6 +162,22 @@ const TABLE: [string, object, string, number, number][] = [
   ['generator.fuel', { ratedW: 6000, watts: 3000, hours: 2, fuel: 'diesel' }, 'litres', (0.07 * 6 + 0.25 * 3) * 2, 1e-9],
   ['wiring.drop', { size: '6 AWG', oneWayM: 42.672, amps: 18.5, volts: 118 }, 'dropV', 2.543, 0.001],
   ['wiring.ampacity', { size: '2/0 AWG', insulationC: 75, ambientC: 30, conductors: 3 }, 'amps', 175, 1e-9],
+  ['wiring.ampacity', { size: '4/0 AWG', insulationC: 90, ambientC: 30, conductors: 1, school: 'free-air' }, 'amps', 405, 1e-9],
+  // NEC 310.16 behind 75 °C terminals: 8 AWG carries 50 A, and 6 AWG keeps the drop over 10 m
+  ['wiring.conductor', wire, 'ampacityA', 65, 1e-9],
+  ['wiring.conductor', wire, 'parallel', 1, 0],
+  // 2 · 10 m · 40 A · 0.491 Ω/1000 ft
+  ['wiring.conductor', wire, 'dropPct', (2 * 10 * 40 * 0.491) / 304.8 / 48 * 100, 1e-9],
+  ['wiring.device', { designA: 28.6 }, 'amps', 30, 0],
+  ['wiring.device', { designA: 400 }, 'amps', 400, 0],
+  ['wiring.shortCircuit', { openV: 54, milliohm: 20, inParallel: 4, leadMilliohm: 1 }, 'amps', 9000, 1e-9],
+  ['wiring.groundConductor', { basis: 'awg', deviceA: 60 }, 'areaMm2', 5.26, 0],
+  ['wiring.groundConductor', { basis: 'metric', phaseSize: '25 mm2' }, 'areaMm2', 16, 0],
+  ['wiring.conduitFill', { innerMm: 20, outerMm: [10] }, 'share', 0.25, 1e-12],
+  ['wiring.conduitFill', { innerMm: 20, outerMm: [10, 10] }, 'allowed', 0.31, 0],
+  ['money.bill', bill, 'net', 4726.22, 0],
+  ['money.lifeCycle', { years: 1, discountRate: 0.1, firstCost: 100, yearlyCost: 11, replacements: [], kWhPerYear: 110 }, 'costPerKWh', 1.1, 1e-12],
+  ['money.payback', { cost: 1000, yearlySaving: 250 }, 'years', 4, 1e-12],
 ]
 
 const kinetic = { qmaxAh: 257.9, c: 0.484, kPerH: 0.355 }

@@ -5,12 +5,11 @@ import { legs } from '../inverter/legs.ts'
 import { legChoices, type Service } from '../inverter/service.ts'
 import { startOnLeg } from '../inverter/start.ts'
 import { surge } from '../inverter/surge.ts'
-import { ampacity, drop } from '../wiring/conductors.ts'
-import { choice, integer, list, number, optional, text } from './fields.ts'
+import { choice, list, number, optional } from './fields.ts'
 
 import { type CalcFunction, share, watts, fuel, kinetic } from './inputs.ts'
 
-/** Inverter, generator and wiring, by name. */
+/** Inverter and generator, by name. */
 export const ELECTRICAL: Record<string, CalcFunction> = {
   'inverter.input': {
     says: 'DC input of an inverter',
@@ -138,37 +137,6 @@ export const ELECTRICAL: Record<string, CalcFunction> = {
         input.number('watts'),
         input.number('hours'),
         input.text('fuel') as 'petrol',
-      ),
-    }),
-  },
-  'wiring.drop': {
-    says: 'voltage lost there and back',
-    inputs: {
-      size: text('as “6 AWG” or “16 mm2”'),
-      oneWayM: number('m', 0, 10000),
-      amps: number('A', 0, 10000),
-      volts: number('V', 0.1, 2000),
-    },
-    outputs: { dropV: 'V', dropPct: '%' },
-    source: '2·L·I·R; NEC chapter 9 table 8, IEC 60228',
-    run: (input) => drop(input.all()),
-  },
-  'wiring.ampacity': {
-    says: 'current a conductor may carry',
-    inputs: {
-      size: text('as “6 AWG”'),
-      insulationC: number('°C', 60, 90),
-      ambientC: number('°C', -40, 89),
-      conductors: integer('', 1, 9),
-    },
-    outputs: { amps: 'A' },
-    source: 'NEC 310.16, 310.15, 110.14(C)',
-    run: (input) => ({
-      amps: ampacity(
-        input.text('size'),
-        input.number('insulationC') as 75,
-        input.number('ambientC'),
-        input.number('conductors'),
       ),
     }),
   },

@@ -5,6 +5,8 @@ import { LOADS } from './loads.ts'
 import { ARRAY } from './array.ts'
 import { BANK } from './bank.ts'
 import { ELECTRICAL } from './electrical.ts'
+import { MONEY } from './money.ts'
+import { WIRING } from './wiring.ts'
 import { PARTS } from './parts.ts'
 import { type CalcFunction } from './inputs.ts'
 
@@ -18,6 +20,8 @@ export const CALC_FUNCTIONS: Record<string, CalcFunction> = {
   ...ARRAY,
   ...BANK,
   ...ELECTRICAL,
+  ...WIRING,
+  ...MONEY,
   ...PARTS,
 }
 

@@ -145,7 +145,7 @@ type Judged = Omit<WorkedRun, 'run' | 'within'>
 function judge(currents: ReturnType<typeof runCurrents>, run: WireRun): Judged {
   const { size, parallel, oneWayM } = run
   const { dropV, dropPct } = drop({ size, oneWayM, amps: currents.workingA / parallel, volts: currents.volts })
-  const ampacityA = ampacity(size, run.insulationC, run.ambientC, run.conductors) * parallel
+  const ampacityA = ampacity(size, run) * parallel
   const deviceA = deviceFor(currents.designA)
   const protectedBy = deviceA !== null && deviceA <= deviceLimit(size, ampacityA)
   const carries = ampacityA >= currents.designA && protectedBy
@@ -177,7 +177,7 @@ export function thinnestFor(basis: 'awg' | 'metric', designA: number): string | 
   const deviceA = deviceFor(designA)
   if (deviceA === null) return null
   const found = CONDUCTORS.filter((conductor) => conductor.basis === basis).find(({ size }) => {
-    const ampacityA = ampacity(size, 90, 30, 2)
+    const ampacityA = ampacity(size, { insulationC: 90, ambientC: 30, conductors: 2 })
     return ampacityA >= designA && deviceA <= deviceLimit(size, ampacityA)
   })
   return found?.size ?? null

@@ -19,7 +19,7 @@ describe('conductors', () => {
     ['10 AWG', 90, 30, 6, 32],
     ['16 mm2', 75, 30, 2, 76],
   ] as const)('%s, %s °C insulation at %s °C, %s conductors: %s A', (size, insulation, ambient, conductors, amps) => {
-    expect(ampacity(size, insulation, ambient, conductors)).toBeCloseTo(amps, 9)
+    expect(ampacity(size, { insulationC: insulation, ambientC: ambient, conductors })).toBeCloseTo(amps, 9)
   })
 
   it.each([
