@@ -9,7 +9,6 @@ import {
   addLoads,
   addPump,
   addRate,
-  addRun,
   addSource,
   addWritten,
   batteryParts,
@@ -58,6 +57,13 @@ import {
   setTaskDone,
   setTopology,
   shareOut,
+  measuredCircuits,
+  prunedCircuits,
+  setCircuit,
+  settledCircuits,
+  systemOf,
+  thinnestCircuits,
+  usualCircuit,
   sheetsRead,
   spreadOverLegs,
   stackingChoices,
@@ -112,7 +118,6 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
     addWritten([{ written: { name: pick(['fridge', 'quern', 'well pump']), quantity: 2, runningW: 100 } }]),
   addPump: () => addPump,
   addRate: () => addRate,
-  addRun: () => addRun('10 AWG'),
   addSource: (_, pick) => addSource(pick(['wind', 'stream', 'other']), 120),
   beginTiltSeasons: ({ arrays }, pick) => (arrays.length > 0 ? beginTiltSeasons(indexIn(arrays, pick)) : null),
   changeLoad: (design, pick) => changeLoad(among(design, pick), (load) => ({ ...load, quantity: 3 })),
@@ -140,7 +145,18 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   removeArray: ({ arrays }, pick) => (arrays.length > 0 ? removeArray(indexIn(arrays, pick)) : null),
   removeController: ({ controllers }, pick) =>
     controllers.length > 0 ? removeController(indexIn(controllers, pick)) : null,
-  removeFrom: ({ runs }, pick) => (runs.length > 0 ? removeFrom('runs', indexIn(runs, pick)) : null),
+  removeFrom: ({ circuits }, pick) => (circuits.length > 0 ? removeFrom('circuits', indexIn(circuits, pick)) : null),
+  measuredCircuits: () => measuredCircuits,
+  prunedCircuits: () => prunedCircuits,
+  setCircuit: (design, pick) =>
+    setCircuit(pick(systemOf(design).circuits).id, {
+      oneWayM: pick([null, 0, 5000]),
+      size: pick(['', '10 AWG', '16 mm2']),
+      deviceA: pick([null, 7]),
+    }),
+  settledCircuits: () => settledCircuits,
+  thinnestCircuits: () => thinnestCircuits,
+  usualCircuit: (design, pick) => usualCircuit(pick(systemOf(design).circuits).id),
   removePump: ({ pumps }, pick) => (pumps.length > 0 ? removePump(indexIn(pumps, pick)) : null),
   removeStrip: (_, pick) => removeStrip(pick(['Desk', 'none'])),
   shareOut: (design, pick) =>
@@ -197,16 +213,7 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
 }
 
 /** What only puts a value where it is told is as good as the value; hours of a file come with the file. */
-const TOLD_WHAT_TO_PUT = [
-  'setField',
-  'addTo',
-  'valueAt',
-  'takeHours',
-  'inOrder',
-  'setRun',
-  'removeLoads',
-  'setRunLevels',
-]
+const TOLD_WHAT_TO_PUT = ['setField', 'addTo', 'valueAt', 'takeHours', 'inOrder', 'removeLoads', 'setRunLevels']
 /** answers of the same files that are no changes, and changes of one step that others are made of */
 const NO_CHANGES = [
   'beginDesign',
@@ -238,7 +245,7 @@ function full(): Design {
     arrays: times(COUNTS.arrays, 'array', design.arrays).map((each) => ({ ...each, controllerId: 'controller-1' })),
     controllers: times(COUNTS.controllers, 'controller', design.controllers),
     sources: times(COUNTS.sources, 'source', addSource('stream', 50)(design).sources),
-    runs: times(COUNTS.runs, 'run', design.runs),
+    circuits: times(COUNTS.circuits, 'circuit', design.circuits),
     bank: {
       ...design.bank,
       inParallel: COUNTS.stringsOfBank,

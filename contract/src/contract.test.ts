@@ -62,7 +62,7 @@ describe('the contract of a design', () => {
     ['bank.part.nominalV', 36, 'do not divide the 48 V bank'],
     ['bank.inParallel', 1.5, 'Strings in parallel: 1.5 must be a whole number'],
     ['bank.systemV', 36, 'System voltage: 36 is not allowed; one of 48, 24, 12'],
-    ['runs.0.size', '7 AWG', 'Conductor: "7 AWG" is not allowed; one of 14 AWG'],
+    ['circuits.0.size', '7 AWG', 'Conductor: "7 AWG" is not allowed; one of 14 AWG'],
     ['name', '', 'Name is empty'],
     ['place.monthly', [], 'Months has 0 entries; exactly 12'],
     ['version', DESIGN_VERSION + 1, `version ${DESIGN_VERSION + 1} was written by a newer Ambrel`],
@@ -113,7 +113,7 @@ describe('the contract of a design', () => {
     expect(said(problems.find((problem) => problem.path === at)!.message)).toContain(message)
   })
 
-  it.each(['loads', 'arrays', 'controllers', 'runs', 'sources', 'budget.extras'] as const)(
+  it.each(['loads', 'arrays', 'controllers', 'circuits', 'sources', 'budget.extras'] as const)(
     'takes no id twice among the %s',
     (path) => {
       const design = larkspurBench()

@@ -18,7 +18,7 @@ export const LISTS = {
   arrays: listOf(DESIGN.arrays),
   controllers: listOf(DESIGN.controllers),
   sources: listOf(DESIGN.sources),
-  runs: listOf(DESIGN.runs),
+  circuits: listOf(DESIGN.circuits),
 }
 
 /** The shape and ranges of a Design document; what contradicts itself is found by the core's invariants. */

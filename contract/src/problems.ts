@@ -62,7 +62,7 @@ function sentence({ type, context, message }: Joi.ValidationErrorItem, { label, 
     case 'any.required':
       return say`${label} is missing`
     case 'any.only':
-      return say`${label}: ${value} is not allowed; one of ${(context!.valids as unknown[]).join(', ')}`
+      return say`${label}: ${value} is not allowed; one of ${(context!.valids as unknown[]).filter((each) => each !== '').join(', ')}`
     case 'object.unknown':
       return say`${label} is not a field of this document`
     case 'object.base':

@@ -12,6 +12,7 @@ const TEXTS: Record<TextForm, (most: number) => Joi.StringSchema> = {
   name: (most) => plainText().trim().min(1).max(most),
   words: (most) => plainText().allow('').max(most),
   id: () => Joi.string().pattern(/^[\w-]{1,60}$/),
+  circuit: () => Joi.string().pattern(/^[\w:-]{1,80}$/),
   day: () => calendarDay(),
   currency: () => Joi.string().pattern(/^[A-Z]{3}$/),
   file: () => Joi.string().guid(),

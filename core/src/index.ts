@@ -11,8 +11,29 @@ export { restedBankV } from './bank/voltage.ts'
 export type { BankLife } from './bank/life.ts'
 export { unitOrder, bankStrings } from './bank/strings.ts'
 export { backupName, backupSays } from './generator/words.ts'
-export { bankConductors, stringAmps } from './wiring/bankConductors.ts'
-export { fullLoadA } from './wiring/runs.ts'
+export { bankConductors } from './system/bankConductors.ts'
+export { fullLoadA, stringAmps } from './system/battery.ts'
+export { systemOf } from './system/systemOf.ts'
+export { circuitCable, circuitLines, levelOf as levelOfCircuit, oneLine, type Drawing } from './system/oneLine.ts'
+export { labelsOf, type SystemLabel } from './system/labels.ts'
+export { PAPER_INKS, svgOf, type Inks } from './system/svg.ts'
+export {
+  cableName,
+  workedCircuits,
+  USUAL_DEVICE,
+  type WorkedCircuit,
+  type WorkedDevice,
+  type Fault,
+} from './system/work.ts'
+export type { Area, Circuit, Inline, Lead, System, SystemNode } from './system/graph.ts'
+export {
+  measuredCircuits,
+  prunedCircuits,
+  setCircuit,
+  settledCircuits,
+  thinnestCircuits,
+  usualCircuit,
+} from './change/circuits.ts'
 export { checklist, type BuildTask } from './build/checklist.ts'
 export { describeField } from './calc/fields.ts'
 export { partFromLabel, type LabelKind, type PartOfKind } from './parts/fromLabel.ts'
@@ -82,7 +103,7 @@ export {
   takeHours,
   takeMonths,
 } from './change/place.ts'
-export { addAbsence, addBudgetLine, addRun, setOwned, setTaskDone } from './change/work.ts'
+export { addAbsence, addBudgetLine, setOwned, setTaskDone } from './change/work.ts'
 export { voltageChoices, chemistryChoices, handSchools, type ChemistryChoice } from './choices/bank.ts'
 export { inverterChoices } from './choices/inverter.ts'
 export { derive, type Derived } from './derive/derive.ts'
@@ -124,7 +145,9 @@ export {
   type Grid,
   type OtherSource,
   type Absence,
-  type WireRun,
+  type CircuitChoice,
+  type DeviceKind,
+  type Laid,
   type Budget,
   type Schools,
   type Problem,

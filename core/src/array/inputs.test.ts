@@ -9,7 +9,8 @@ import { findings } from '../rules/registry.ts'
 import { said } from '../units/words.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { yearHours } from '../winter/hours.ts'
-import { workedRuns } from '../wiring/runs.ts'
+import { setCircuit } from '../change/circuits.ts'
+import { workedCircuits } from '../system/work.ts'
 import { limitControllers, takeLayout } from '../change/array.ts'
 import { followed } from '../sizing/follow.ts'
 import { layoutQuestionOf } from '../sizing/layoutQuestion.ts'
@@ -177,14 +178,15 @@ describe('an all-in-one unit is one thing', () => {
     setInverterCount(quantity)(withInverter(larkspurBench(), partById(inverterParts, 'all-12k-48')))
 
   it('nobody is told that the cable inside it is too thin', () => {
-    const design = changed(all, (d) =>
-      d.runs.forEach((run) => run.circuit === 'controller-bank' && (run.size = '14 AWG')),
-    )
-    const run = workedRuns(design).find(({ run: { circuit } }) => circuit === 'controller-bank')!
-    expect(run.within).toBe(true)
-    expect(found(design, 'wiring.runs').some(({ subject }) => subject === run.run.id)).toBe(false)
-    const [main] = workedRuns(design).filter(({ run: { circuit } }) => circuit === 'bank-inverter')
-    expect(main.workingA).toBeCloseTo(12000 / (0.9 * 44), 6)
+    const [controller] = all().controllers
+    const circuits = workedCircuits(all())
+    expect(circuits.some(({ circuit }) => circuit.id === `controller:${controller.id}`)).toBe(false)
+    const choice = { ...circuits[0].choice, id: `controller:${controller.id}`, size: '14 AWG' }
+    const design = changed(all, (d) => d.circuits.push(choice))
+    expect(setCircuit(choice.id, { size: '12 AWG' })(all())).toEqual(all())
+    expect(found(design, 'wiring.runs').some(({ subject }) => subject === choice.id)).toBe(false)
+    const main = circuits.find(({ circuit }) => circuit.id === 'inverter')!
+    expect(main.circuit.workingA).toBeCloseTo(12000 / (0.9 * 44), 6)
   })
 
   it('brings a set of trackers a unit, and takes them away again', () => {

@@ -5,6 +5,7 @@ import { newArray, nextId } from '../design/defaults.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { controllerParts, partById, structuredCloneOf } from '../parts/shelf.ts'
 import { COUNTS } from '../fields/limits.ts'
+import { prunedCircuits } from './circuits.ts'
 import type { Change } from './change.ts'
 import { setField } from './field.ts'
 
@@ -53,7 +54,8 @@ export const addArray: Change = (design) => {
 /** Takes an array away, and what its cable run says of it. */
 export const removeArray =
   (index: number): Change =>
-  (design) => ({ ...design, arrays: design.arrays.filter((_, i) => i !== index) })
+  (design) =>
+    prunedCircuits({ ...design, arrays: design.arrays.filter((_, i) => i !== index) })
 
 /** Takes a controller away; its arrays go to the first of the others. The last one stays while there are arrays. */
 export const removeController =
@@ -66,7 +68,7 @@ export const removeController =
     const arrays = design.arrays.map((array) =>
       array.controllerId === gone.id ? { ...array, controllerId: controllers[0].id, tracker: 1 } : array,
     )
-    return { ...design, controllers, arrays: onIt ? arrays : design.arrays }
+    return prunedCircuits({ ...design, controllers, arrays: onIt ? arrays : design.arrays })
   }
 
 /** Another module for one array, by its data sheet. */

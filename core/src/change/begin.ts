@@ -1,6 +1,5 @@
 import { newDesign, type NewPlace } from '../design/defaults.ts'
 import type { Bank, Design, Topology } from '../document/types.ts'
-import { withThinnestRuns } from '../wiring/runs.ts'
 import { takeVoltage } from './bank.ts'
 
 /** What a new house is wired for, where it is known. */
@@ -17,5 +16,5 @@ export interface NewHouse {
  */
 export function beginDesign(name: string, { systemV, ...where }: NewPlace & NewHouse): Design {
   const design = newDesign(name, where)
-  return systemV === undefined ? design : withThinnestRuns(takeVoltage(systemV)(design))
+  return systemV === undefined ? design : takeVoltage(systemV)(design)
 }

@@ -27,20 +27,6 @@ export function settledGenerator({ generator, bank, inverter }: Design): Generat
   return settled
 }
 
-const RUN_NAMES: Record<BackupKind, string> = {
-  generator: 'Generator to inverter',
-  shore: 'Shore inlet to inverter',
-  vehicle: 'Vehicle to bank',
-}
-
-/** The backup's run called after it, unless somebody gave it a name of their own. */
-const namedRuns = ({ runs }: Design, kind: BackupKind): Design['runs'] =>
-  runs.map((run) =>
-    run.circuit === 'generator' && Object.values(RUN_NAMES).includes(run.name)
-      ? { ...run, name: RUN_NAMES[kind] }
-      : run,
-  )
-
 /** Another backup, or none. */
 export const takeBackup =
   (kind: BackupKind | 'none'): Change =>
@@ -51,7 +37,6 @@ export const takeBackup =
     const restDays = kind === 'vehicle' ? Math.max(1, generator.restDays) : generator.restDays
     const next = {
       ...design,
-      runs: namedRuns(design, kind),
       generator: { ...generator, present: true, kind, restDays },
     }
     return { ...next, generator: settledGenerator(next) }

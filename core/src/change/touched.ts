@@ -16,7 +16,7 @@ const STEP_OF: Partial<Record<keyof Design, TouchedStep>> = {
   generator: 'generator',
   grid: 'generator',
   sources: 'generator',
-  runs: 'wiring',
+  circuits: 'wiring',
 }
 /** What is told of a design rather than designed. */
 const TOLD = new Set<keyof Design>(['name', 'variant', 'notes', 'touched', 'build', 'winter', 'budget'])

@@ -1,7 +1,7 @@
 import { COUNTS } from '../fields/limits.ts'
 import { bill } from '../money/parts.ts'
 import { nextId } from '../design/defaults.ts'
-import type { Absence, BudgetLine, WireRun } from '../document/types.ts'
+import type { Absence, BudgetLine } from '../document/types.ts'
 import { addTo } from './field.ts'
 import type { Change } from './change.ts'
 
@@ -17,26 +17,6 @@ export const addBudgetLine: Change = (design) => {
   return addTo('budget.extras', line)(design)
 }
 
-/** A cable run of the first array, to be put right. @param size one of the conductors of the place's basis */
-export const addRun =
-  (size: WireRun['size']): Change =>
-  (design) => {
-    const run: WireRun = {
-      id: nextId('run', design.runs),
-      name: 'New run',
-      circuit: 'array',
-      subjectId: design.arrays[0]?.id ?? null,
-      oneWayM: 10,
-      size,
-      parallel: 1,
-      insulationC: 90,
-      ambientC: 30,
-      conductors: 2,
-      allowedDropPct: 3,
-    }
-    return addTo('runs', run)(design)
-  }
-
 /** A task of the build list, done or not. */
 export const setTaskDone =
   (id: string, done: boolean): Change =>
@@ -44,11 +24,6 @@ export const setTaskDone =
     const others = design.build.done.filter((each) => each !== id)
     return { ...design, build: { ...design.build, done: done ? [...others, id] : others } }
   }
-
-/** A run in other conductors. */
-export const setRun =
-  (id: string, changes: Partial<WireRun>): Change =>
-  (design) => ({ ...design, runs: design.runs.map((run) => (run.id === id ? { ...run, ...changes } : run)) })
 
 /** A line of the bill marked as there already, all of it as it is now, or as to be bought. @param key of the line */
 export const setOwned =

@@ -1,7 +1,8 @@
 import type { Bank, BatteryPart, Chemistry, Design } from '../document/types.ts'
+import { thinnestCircuits } from '../change/circuits.ts'
 import { batteryParts } from '../parts/shelf.ts'
 import type { Words } from '../units/words.ts'
-import { cableName, sizeFor } from '../wiring/runs.ts'
+import { cableName, workedCircuits } from '../system/work.ts'
 import { CHEMISTRIES, CHEMISTRY_IDS, coldFactor } from '../bank/chemistry.ts'
 import { classVoltage, ratedAh } from '../bank/layout.ts'
 import { cyclesToFailure } from '../bank/life.ts'
@@ -13,7 +14,7 @@ export interface VoltageChoice {
   /** current from the bank at the inverter's full load, and for the largest start, at the low cut-out, A */
   fullLoadA: number
   surgeA: number
-  /** conductor that carries the full load over the bank-to-inverter run */
+  /** conductor from the bars to each inverter */
   cable: Words
   /** what a 60 A controller passes, W */
   controllerW: number
@@ -41,7 +42,6 @@ export function voltageChoices(
   { peakW, surgeW, dailyWh }: { peakW: number; surgeW: number; dailyWh: number },
 ): VoltageChoice[] {
   const { part, quantity } = design.inverter
-  const run = design.runs.find(({ circuit }) => circuit === 'bank-inverter')
   const advised = advisedVoltage(peakW, dailyWh)
   return VOLTAGES.map((systemV) => {
     const lowV = (systemV / 12) * LOW_V
@@ -51,11 +51,12 @@ export function voltageChoices(
       inverter: { ...design.inverter, part: { ...part, lowCutV: lowV } },
       bank: { ...design.bank, systemV, inSeries: 1, part: { ...design.bank.part, nominalV: systemV } },
     }
+    const main = workedCircuits(thinnestCircuits(at)).find(({ circuit }) => circuit.id === 'inverter')
     return {
       systemV,
       fullLoadA: amps(part.ratedW * quantity),
       surgeA: amps(surgeW),
-      cable: run ? cableName(sizeFor(at, run)) : '',
+      cable: main?.conductor ? cableName(main.conductor) : '',
       controllerW: USUAL_CONTROLLER_A * (systemV / 12) * ABSORB_V,
       advised: systemV === advised,
       says: SAYS[systemV],

@@ -1,3 +1,4 @@
+import { setCircuit } from '../change/circuits.ts'
 import { describe, expect, it } from 'vitest'
 import { calculate, CALC_FUNCTIONS } from '../calc/functions.ts'
 import { newDesign } from '../design/defaults.ts'
@@ -146,7 +147,7 @@ describe('rules', () => {
     ['inverter.starts', 'stop', (d: Design): unknown => (d.loads[2].startW = 30000)],
     ['inverter.transfer', 'stop', (d: Design): unknown => (d.generator.part.ratedW = 60000)],
     ['generator.refill', 'watch', (d: Design): unknown => (d.generator.maxRunH = 1)],
-    ['wiring.runs', 'stop', (d: Design): unknown => (d.runs[2].size = '10 AWG')],
+    ['wiring.runs', 'stop', (d: Design): unknown => Object.assign(d, setCircuit('inverter', { size: '10 AWG' })(d))],
   ] as const)('%s says %s', (id, level, change) => {
     expect(
       check(with_(change))
@@ -159,7 +160,7 @@ describe('rules', () => {
   it('every remedy clears the finding that offers it', () => {
     const faulty = with_((d) => {
       d.arrays[0].inSeries = 12
-      d.runs[2].size = '10 AWG'
+      Object.assign(d, setCircuit('inverter', { size: '10 AWG' })(d))
       Object.assign(d.bank, { takeoff: 'one-end', linkMilliohm: 3 })
     })
     const offered = check(faulty).filter(({ remedy }) => remedy)

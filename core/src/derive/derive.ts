@@ -14,7 +14,9 @@ import { snowOfMonths } from '../weather/snow.ts'
 import { pumpLitres } from '../pump/direct.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { absorptionV } from '../bank/layout.ts'
-import { workedRuns, type WorkedRun } from '../wiring/runs.ts'
+import type { System } from '../system/graph.ts'
+import { systemOf } from '../system/systemOf.ts'
+import { workedCircuits, type WorkedCircuit } from '../system/work.ts'
 import { term, worked, type Worked } from '../working/working.ts'
 import { arraySheets, combinedSun, deriveArrays } from './array.ts'
 import { bankSheets } from './bank.ts'
@@ -56,7 +58,9 @@ export interface Derived {
   pumpLitres: number[][]
   /** unlike strings on one tracker, with what they lose */
   unlike: UnlikeGroup[]
-  runs: WorkedRun[]
+  /** the equipment and every circuit between it, and these worked out */
+  system: System
+  circuits: WorkedCircuit[]
   bill: Bill
   tasks: BuildTask[]
 }
@@ -111,6 +115,7 @@ export function derive(given: Design): Derived {
       source: 'plain addition',
     }),
   )
+  const system = systemOf(design)
   const atBattery = Math.max(...loadsWh) > 0 ? batteryDayWh / Math.max(...loadsWh) : 1
   return {
     worked: Object.fromEntries(sheets.map((sheet) => [sheet.id, sheet])),
@@ -136,7 +141,8 @@ export function derive(given: Design): Derived {
     arrays,
     pumpLitres: design.pumps.map((pump) => pumpLitres(design, pump)),
     unlike: unlikeGroups(design),
-    runs: workedRuns(design),
+    system,
+    circuits: workedCircuits(design, system),
     bill: bills,
     tasks: checklist(design),
   }

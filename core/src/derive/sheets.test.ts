@@ -66,7 +66,7 @@ function handDesign(): Design {
   Object.assign(design.generator.part, { fuel: 'petrol', ratedW: 5000, price: 1500 })
   design.sources = []
   Object.assign(design.budget, { discount: 1000, taxPct: 5, freight: 300, labour: 250, contingencyPct: 10, extras: [] })
-  design.schools = { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies', handFactor: 0.8 }
+  Object.assign(design.schools, { coldVoltage: 'coefficient', peak: 'coincidence', handFactor: 0.8 })
   return design
 }
 

@@ -14,7 +14,6 @@ import {
   partById,
   structuredCloneOf,
 } from '../parts/shelf.ts'
-import { withThinnestRuns } from '../wiring/runs.ts'
 import { climateAt } from '../weather/climates.ts'
 import {
   DESIGN_FORMAT,
@@ -24,7 +23,6 @@ import {
   type Design,
   type Place,
   type Topology,
-  type WireRun,
 } from '../document/types.ts'
 
 export interface NewPlace {
@@ -130,38 +128,6 @@ export function newArray(
   }
 }
 
-/** The cable runs every system has, to be lengthened and sized. */
-export function newRuns(basis: Place['wiringBasis'], arrayM = 15): WireRun[] {
-  const awg = basis === 'awg'
-  const run = (
-    id: string,
-    name: string,
-    circuit: WireRun['circuit'],
-    oneWayM: number,
-    size: string,
-    allowedDropPct: number,
-  ): WireRun => ({
-    id,
-    name,
-    circuit,
-    subjectId: null,
-    oneWayM,
-    size,
-    parallel: 1,
-    insulationC: 90,
-    ambientC: 30,
-    conductors: 2,
-    allowedDropPct,
-  })
-  return [
-    run('run-array', 'Array to controller', 'array', arrayM, awg ? '10 AWG' : '6 mm2', 2.5),
-    run('run-controller', 'Controller to bank', 'controller-bank', 2, awg ? '2 AWG' : '35 mm2', 1),
-    run('run-inverter', 'Bank to inverter', 'bank-inverter', 1.5, awg ? '4/0 AWG' : '120 mm2', 1),
-    run('run-house', 'Inverter to house panel', 'inverter-house', 10, awg ? '6 AWG' : '16 mm2', 3),
-    run('run-generator', 'Generator to inverter', 'generator', 12, awg ? '8 AWG' : '10 mm2', 3),
-  ]
-}
-
 /** A small inverter of each service for a 24 V bank. */
 const FIRST_INVERTER: Record<Topology, string> = {
   'split-phase': 'split-4k-24',
@@ -251,7 +217,7 @@ export function newDesign(name: string, { service, ...where }: NewPlace & { serv
     growth: { arrayW: 0, inverterW: 0, bankKWh: 0 },
     household: { away: [], weekdays: null, shedCanWaitBelow: null, shedShouldBelow: null },
     winter: { years: 30, seed: 7, ageing: false, stepMin: 60 },
-    runs: newRuns(place.wiringBasis),
+    circuits: [],
     budget: {
       currency: split ? 'USD' : 'EUR',
       taxPct: 0,
@@ -272,9 +238,17 @@ export function newDesign(name: string, { service, ...where }: NewPlace & { serv
       generator: false,
       wiring: false,
     },
-    schools: { coldVoltage: 'coefficient', peak: 'coincidence', skyModel: 'hay-davies', handFactor: SYSTEM_FACTOR },
+    schools: {
+      coldVoltage: 'coefficient',
+      peak: 'coincidence',
+      skyModel: 'hay-davies',
+      handFactor: SYSTEM_FACTOR,
+      ampacity: 'terminal-limited',
+      deviceSize: 'never-above',
+      electrodes: 'one',
+    },
   }
-  return withThinnestRuns(design)
+  return design
 }
 
 /** The shelf's seasons are written for the north; south of the equator they shift by half a year. */

@@ -36,8 +36,8 @@ export function invariantProblems(design: Design): Problem[] {
 }
 
 /** Things are found by their id, so each of a kind needs its own. */
-function idProblems({ loads, arrays, controllers, sources, runs, budget }: Design, report: Report): void {
-  const lists = { loads, arrays, controllers, sources, runs, 'budget.extras': budget.extras }
+function idProblems({ loads, arrays, controllers, sources, circuits, budget }: Design, report: Report): void {
+  const lists = { loads, arrays, controllers, sources, circuits, 'budget.extras': budget.extras }
   for (const [path, list] of Object.entries(lists)) {
     const seen = new Set<string>()
     list.forEach(({ id }, i) => {

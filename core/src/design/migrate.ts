@@ -34,6 +34,9 @@ function valueBefore({ since }: Field, holder: Json, document: Json): unknown {
   return typeof before === 'object' && before !== null ? structuredCloneOf(before) : before
 }
 
+/** Fields that a version took away, once what they held has gone elsewhere. */
+const GONE: Readonly<Record<number, readonly string[]>> = { 8: ['runs'] }
+
 const CLEARNESS_HELD_SINCE = 4
 
 /**
@@ -87,8 +90,10 @@ export function migrate(value: unknown): { document: unknown } | { problem: Prob
       },
     }
   let document = value as Json
-  for (let to = version + 1; to <= DESIGN_VERSION; to++)
-    document = { ...(filled(DESIGN, document, to, document) as Json), version: to }
+  for (let to = version + 1; to <= DESIGN_VERSION; to++) {
+    const next = { ...(filled(DESIGN, document, to, document) as Json), version: to }
+    document = Object.fromEntries(Object.entries(next).filter(([key]) => !GONE[to]?.includes(key)))
+  }
   if (version < CLEARNESS_HELD_SINCE) document = heldSun(document)
   return { document }
 }

@@ -2,12 +2,21 @@ import { bill } from '../money/parts.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { controllerParts, generatorParts, inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
-import { withThinnestRuns } from '../wiring/runs.ts'
-import { newArray, newBank, newDesign, newRuns } from './defaults.ts'
+import { measuredCircuits, setCircuit } from '../change/circuits.ts'
+import { newArray, newBank, newDesign } from './defaults.ts'
 import type { Design, Load } from '../document/types.ts'
 
 function load(id: string, applianceId: string, change: Partial<Load> = {}): Load {
   return { ...loadFromAppliance(appliance(applianceId), id), ...change }
+}
+
+/** Every line of a demo is measured, those to its arrays so long. */
+function measured(design: Design, arrayM: number): Design {
+  const lined = design.arrays.reduce<Design>(
+    (next, { id }) => setCircuit(`array:${id}`, { oneWayM: arrayM })(next),
+    design,
+  )
+  return measuredCircuits(lined)
 }
 
 /** Somebody has been through every step of a demo. */
@@ -100,7 +109,6 @@ export function larkspurBench(): Design {
       fuelPricePerL: 0.85,
       tankL: 450,
     },
-    runs: newRuns('awg', 60),
     budget: {
       ...base.budget,
       taxPct: 6,
@@ -113,7 +121,7 @@ export function larkspurBench(): Design {
       ],
     },
   }
-  return withThinnestRuns(design)
+  return measured(design, 60)
 }
 
 /** The same homestead on flooded lead-acid. */
@@ -207,11 +215,10 @@ export function gannetSkerry(): Design {
       fullChargeEveryDays: 14,
       fuelPricePerL: 1.75,
     },
-    runs: newRuns('metric', 9),
     budget: { ...base.budget, currency: 'GBP', taxPct: 20 },
   }
   design.household.weekdays = [0, 0, 0, 0, 1, 1, 1]
-  return withThinnestRuns(design)
+  return measured(design, 9)
 }
 
 /** Copper Draw: a made-up high-desert place taken over from somebody else, with faults to be found. */
@@ -281,12 +288,11 @@ export function copperDraw(): Design {
       fullChargeEveryDays: 21,
       fuelPricePerL: 1.1,
     },
-    runs: newRuns('awg', 12),
     budget: { ...base.budget, currency: 'USD' },
   }
   // all of it was there
   const owned = bill(design).lines.map(({ key, partId, quantity }) => ({ key, partId, quantity }))
-  return withThinnestRuns({ ...design, budget: { ...design.budget, owned } })
+  return measured({ ...design, budget: { ...design.budget, owned } }, 12)
 }
 
 /** Every demo design: a family per place, the main variant first. */

@@ -1,7 +1,7 @@
 import type { Words } from '../units/words.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 7
+export const DESIGN_VERSION = 8
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -30,7 +30,8 @@ export interface Design {
   growth: Growth
   household: Household
   winter: WinterSettings
-  runs: WireRun[]
+  /** what somebody chose about circuits; the circuits themselves follow from the steps before */
+  circuits: CircuitChoice[]
   budget: Budget
   build: { done: string[] }
   /** the steps that somebody has been through */
@@ -571,23 +572,37 @@ export interface WinterSettings {
   stepMin: 60 | 15
 }
 
-export type Circuit = 'array' | 'controller-bank' | 'bank-inverter' | 'inverter-house' | 'generator'
+/** How a cable lies: in conduit or a wall, clipped to a surface, buried in a duct, or free in air. */
+export type Laid = 'conduit' | 'surface' | 'buried' | 'free-air'
 
-export interface WireRun {
+/** What a fuse or breaker is; empty for what the circuit asks. */
+export type DeviceKind = '' | 'class-t' | 'pv-fuse' | 'dc-fuse' | 'dc-breaker' | 'ac-breaker'
+
+/** What somebody chose about one circuit. A circuit without a choice is as the program has it. */
+export interface CircuitChoice {
+  /** of the circuit, which follows from what it belongs to */
   id: string
-  name: string
-  circuit: Circuit
-  /** the array or controller this run belongs to, where there can be several */
-  subjectId: string | null
-  oneWayM: number
-  /** as in {@link CONDUCTORS}: `6 AWG`, `2/0 AWG`, `16 mm2` */
+  /** null while nobody measured it: then it is reckoned with what is usual */
+  oneWayM: number | null
+  /** as in {@link CONDUCTORS}: `6 AWG`, `2/0 AWG`, `16 mm2`; empty for the thinnest that does */
   size: string
-  /** conductors in parallel on each pole, equal in length */
+  /** conductors in parallel on each pole, equal in length; they go with a chosen size */
   parallel: number
-  insulationC: 60 | 75 | 90
+  insulationC: 60 | 75 | 90 | 105
+  terminalC: 60 | 75 | 90
+  laid: Laid
   ambientC: number
   conductors: number
   allowedDropPct: number
+  /** of the fuse or breaker that is there: kind, amps, highest volts and kiloamps it breaks; null for what is asked */
+  device: DeviceKind
+  deviceA: number | null
+  deviceV: number | null
+  deviceKA: number | null
+  /** the fuse or breaker is built into the unit at its end */
+  builtIn: boolean
+  /** it is not laid: what would need it has another way */
+  unused: boolean
 }
 
 export interface BudgetLine {
@@ -622,6 +637,12 @@ export interface Schools {
   coldVoltage: 'coefficient' | 'code-table' | 'flat'
   peak: 'coincidence' | 'everything'
   skyModel: SkyModel
+  /** what caps a conductor: the terminals' temperature, or nothing but its own insulation in free air */
+  ampacity: 'terminal-limited' | 'free-air'
+  /** a device above what the conductor carries is never used, or the next standard one above it may be */
+  deviceSize: 'never-above' | 'next-above'
+  /** an array far off has no electrode of its own, or one that is bonded to the system's */
+  electrodes: 'one' | 'bonded-second'
   /** share of the sun on the modules that the hand method counts on at the bank, 0…1 */
   handFactor: number
 }

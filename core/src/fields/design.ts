@@ -10,13 +10,17 @@ import {
   type Schools,
   type Touched,
   type WinterSettings,
-  type WireRun,
+  type CircuitChoice,
+  type DeviceKind,
+  type Laid,
 } from '../document/types.ts'
 import { CONDUCTORS } from '../wiring/conductors.ts'
+import { circuitsOfRuns } from './circuitsOfRuns.ts'
 import { ARRAY_FIELD, CONTROLLER_IN_PLACE } from './array.ts'
 import { BANK } from './bank.ts'
 import {
   choice,
+  circuitKey,
   code,
   flag,
   key,
@@ -24,7 +28,6 @@ import {
   number,
   numbers,
   part,
-  reference,
   rows,
   share,
   since,
@@ -67,49 +70,72 @@ const WINTER: FieldTable<WinterSettings> = {
   ),
 }
 
-const RUN: FieldTable<WireRun> = {
-  id: key('Key', 'By which it is found.'),
-  name: named('Run', 'What you call it.'),
-  circuit: choice(
-    'Circuit',
-    [
-      { value: 'array', label: 'array' },
-      { value: 'controller-bank', label: 'controller' },
-      { value: 'bank-inverter', label: 'inverter' },
-      { value: 'inverter-house', label: 'house' },
-      { value: 'generator', label: 'backup' },
-    ],
-    'What it carries; the current follows from it.',
+const CIRCUIT: FieldTable<CircuitChoice> = {
+  id: circuitKey('Key', 'Of the circuit, by what it belongs to: array:array-1.'),
+  oneWayM: number(
+    'One way',
+    'm',
+    0,
+    10000,
+    'Length from end to end, once; the way back is reckoned. Until it is measured, what is usual stands in for it.',
+    { empty: 'what is usual' },
   ),
-  subjectId: reference('Belongs to', 'The array or controller whose run it is.', 'the first'),
-  oneWayM: number('One way', 'm', 0, 10000, 'Length from end to end, once; the way back is reckoned.'),
   size: choice<string>(
     'Conductor',
-    CONDUCTORS.map(({ size }) => ({ value: size, label: size })),
-    'Copper.',
+    [{ value: '', label: 'thinnest that does' }, ...CONDUCTORS.map(({ size }) => ({ value: size, label: size }))],
+    'Copper. The thinnest that carries the current, is protected and keeps the drop, or the one that is there.',
   ),
   parallel: whole('In parallel', '', 1, 8, 'Conductors side by side on each pole, equal in length.'),
-  insulationC: choice<WireRun['insulationC']>(
+  insulationC: choice<CircuitChoice['insulationC']>(
     'Insulation',
-    [60, 75, 90].map((value) => ({ value: value as WireRun['insulationC'], label: `class ${value}` })),
-    'Temperature, by its class in Celsius, that the insulation and the terminals at both ends may reach.',
+    [60, 75, 90, 105].map((value) => ({ value: value as CircuitChoice['insulationC'], label: `class ${value}` })),
+    'Temperature, by its class in Celsius, that the insulation may reach.',
+  ),
+  terminalC: choice<CircuitChoice['terminalC']>(
+    'Terminals',
+    [60, 75, 90].map((value) => ({ value: value as CircuitChoice['terminalC'], label: `class ${value}` })),
+    'Temperature, by its class in Celsius, that the terminals at both ends may reach; 75 where neither says more.',
+  ),
+  laid: choice<Laid>(
+    'Laid',
+    [
+      { value: 'conduit', label: 'in conduit' },
+      { value: 'surface', label: 'on a surface' },
+      { value: 'buried', label: 'buried' },
+      { value: 'free-air', label: 'free in air' },
+    ],
+    'How it lies, by which it sheds its heat.',
   ),
   ambientC: number(
     'Air around it',
     '°C',
     -40,
     59,
-    say`Hottest air the cable lies in; under a roof ${kelvin(20)} above outside.`,
+    say`Hottest air or ground it lies in; under a roof ${kelvin(20)} above outside.`,
   ),
-  conductors: whole('Conductors together', '', 1, 9, 'That carry current in one conduit; they heat each other.'),
-  allowedDropPct: number(
-    'Drop allowed',
-    '%',
-    0.1,
-    20,
-    'Of the voltage, at the design current: 1 % to the bank, 2 to 3 % elsewhere.',
-    { step: 0.5 },
+  conductors: whole('Conductors together', '', 1, 9, 'That carry current in the same conduit or bundle.'),
+  allowedDropPct: number('Drop allowed', '%', 0.1, 10, 'Most of the volts that may be lost on the way.', { step: 0.5 }),
+  device: choice<DeviceKind>(
+    'Fuse or breaker',
+    [
+      { value: '', label: 'as it is asked' },
+      { value: 'class-t', label: 'class T fuse' },
+      { value: 'pv-fuse', label: 'PV string fuse' },
+      { value: 'dc-fuse', label: 'other DC fuse' },
+      { value: 'dc-breaker', label: 'DC breaker' },
+      { value: 'ac-breaker', label: 'AC breaker' },
+    ],
+    'The one that is there or wanted. A breaker made for AC may not put out an arc of DC.',
   ),
+  deviceA: number('Device rating', 'A', 1, 2000, 'Printed on it.', { empty: 'the next standard one' }),
+  deviceV: number('Device volts', 'V', 1, 2000, 'Highest volts it breaks, of the kind of current it is in.', {
+    empty: 'as it is asked',
+  }),
+  deviceKA: number('Breaks up to', 'kA', 0.1, 300, 'Highest current it breaks, printed as its interrupting rating.', {
+    empty: 'as it is asked',
+  }),
+  builtIn: flag('built into the unit', 'Fuse or breaker is inside the unit at its end, as its manual says.'),
+  unused: flag('not laid', 'What would need it has another way, or is not built.'),
 }
 
 const LINE: FieldTable<BudgetLine> = {
@@ -177,6 +203,33 @@ const SCHOOLS: FieldTable<Schools> = {
     'Of the sun, at the bank',
     'What the hand method counts on of the sun on the modules: 80 % with a tracking controller, 50 % where everything is counted on the safe side. The winter run uses the named losses instead.',
     { min: 0.3, step: 5, since: since(5, 0.8) },
+  ),
+  ampacity: choice(
+    'Conductors carry',
+    [
+      { value: 'terminal-limited', label: 'what their terminals bear' },
+      { value: 'free-air', label: 'what their maker prints for free air' },
+    ],
+    'The codes cap a conductor by the temperature of the terminals it ends in, usually class 75. Makers of fine battery cable print the amps of 90 or 105 class insulation in free air; ended in an ordinary terminal, such a cable cooks it.',
+    since(8, 'terminal-limited'),
+  ),
+  deviceSize: choice(
+    'Fuse over conductor',
+    [
+      { value: 'never-above', label: 'never above what it carries' },
+      { value: 'next-above', label: 'the next standard one above may be' },
+    ],
+    'Some codes let the next standard fuse or breaker above a conductor’s amps protect it, where no outlets hang on it. The stricter school never does.',
+    since(8, 'never-above'),
+  ),
+  electrodes: choice(
+    'Electrodes',
+    [
+      { value: 'one', label: 'one system of them' },
+      { value: 'bonded-second', label: 'a second at a distant array, bonded' },
+    ],
+    'Whether an array far off has an earth rod of its own. A rod that is not bonded to the system’s is refused by everybody.',
+    since(8, 'one'),
   ),
 }
 
@@ -257,7 +310,13 @@ export const DESIGN: FieldTable<Design> = {
   }),
   household: part('Household', HOUSEHOLD, 'What people do about power.', { since: since(3, {}) }),
   winter: part('Winter run', WINTER, 'How winters are run.'),
-  runs: rows('Cable runs', RUN, { most: COUNTS.runs }, 'The cables.'),
+  circuits: rows(
+    'Circuits',
+    CIRCUIT,
+    { most: COUNTS.circuits },
+    'What somebody chose about circuits; the circuits themselves follow from the steps before.',
+    since(8, circuitsOfRuns),
+  ),
   budget: part('Budget', BUDGET, 'What it costs beside the parts.'),
   build: part('Build', { done: texts('Done', COUNTS.doneTasks, 80, 'Tasks that are ticked.') }, 'How far it is built.'),
   touched: part('Gone through', TOUCHED, 'Steps that somebody has been through; the others are open.', {

@@ -10,6 +10,7 @@ export type Unit =
   | 'kWh'
   | 'V'
   | 'A'
+  | 'kA'
   | 'Ah'
   | 'mΩ'
   | 'm'
@@ -78,7 +79,7 @@ export interface FlagField extends About {
   kind: 'flag'
 }
 /** What a text may be: a name, words, the key of a thing, a day, a code of three letters, or the number of a file. */
-export type TextForm = 'name' | 'words' | 'id' | 'day' | 'currency' | 'file'
+export type TextForm = 'name' | 'words' | 'id' | 'day' | 'currency' | 'file' | 'circuit'
 export interface TextField extends About {
   kind: 'text'
   form: TextForm
@@ -223,6 +224,8 @@ export const day = (label: string, help: Words): TextField => text(label, 'day',
 /** A code of three letters. */
 export const code = (label: string, help: Words): TextField => text(label, 'currency', 3, help)
 /** The number of a file of hours. */
+/** The key of a circuit: what kind it is and what it belongs to. */
+export const circuitKey = (label: string, help: Words): TextField => text(label, 'circuit', 80, help)
 export const fileKey = (label: string, help: Words): TextField => text(label, 'file', 36, help)
 /** The key of something else in the document, or none. */
 export const reference = (label: string, help: Words, empty: string): TextField => ({

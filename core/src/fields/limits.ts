@@ -4,7 +4,7 @@ export const COUNTS = {
   arrays: 100,
   controllers: 100,
   sources: 12,
-  runs: 500,
+  circuits: 1500,
   extras: 500,
   owned: 300,
   readingsOfLoad: 200,

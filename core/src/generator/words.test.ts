@@ -7,7 +7,8 @@ import type { BackupKind, Design } from '../document/types.ts'
 import { findings } from '../rules/registry.ts'
 import { candidates } from '../suggest/candidates.ts'
 import { said } from '../units/words.ts'
-import { workedRuns } from '../wiring/runs.ts'
+import { systemOf } from '../system/systemOf.ts'
+import { workedCircuits } from '../system/work.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { summariseWinter } from '../winter/summary.ts'
 import { verdict } from '../winter/verdict.ts'
@@ -27,7 +28,9 @@ function texts(design: Design): string[] {
     ]),
     ...checklist(design).flatMap(({ says, why }) => [says, why]),
     ...candidates(design).map(({ says }) => says),
-    ...workedRuns(design).flatMap(({ run, because }) => [run.name, because]),
+    ...workedCircuits(design).flatMap(({ circuit: { name, because, device } }) => [name, because, device?.why ?? '']),
+    ...systemOf(design).nodes.flatMap(({ name, rating }) => [name, rating]),
+    ...systemOf(design).leads.flatMap(({ name, because }) => [name, because]),
     verdict(design, winter),
   ].map((words) => said(words))
 }
@@ -41,13 +44,6 @@ describe.each([
     const called = texts(takeBackup(kind)(make())).filter((text) => /generator/i.test(text.replace(ADVISES, '')))
     expect(called).toEqual([])
   })
-})
-
-it('a run that somebody named keeps its name', () => {
-  const design = larkspurBench()
-  const run = design.runs.find(({ circuit }) => circuit === 'generator')!
-  run.name = 'Shed to house'
-  expect(takeBackup('shore')(design).runs).toContainEqual(run)
 })
 
 it('backups have their names', () => {

@@ -8,7 +8,7 @@ import { batteryParts, inverterParts, partById } from '../parts/shelf.ts'
 import { findings } from '../rules/registry.ts'
 import { suggestBank } from '../suggest/bank.ts'
 import { suggestInverter } from '../suggest/inverter.ts'
-import { bankConductors } from '../wiring/bankConductors.ts'
+import { bankConductors } from '../system/bankConductors.ts'
 import { isBoxed } from './service.ts'
 
 const cabin = () =>
@@ -28,11 +28,13 @@ describe('a portable power box', () => {
   })
   it('is one thing: one price, no cable to its battery, none between units', () => {
     const design = boxOf('box-2k-48-120')
-    const { bill, runs } = derive(design)
+    const { bill, circuits } = derive(design)
     expect(bill.lines.filter(({ step }) => step === 'bank' || step === 'inverter').map(({ sum }) => sum)).toEqual([
       0, 1400,
     ])
-    expect(runs.find(({ run }) => run.circuit === 'bank-inverter')).toMatchObject({ within: true, designA: 0 })
+    const inside = circuits.find(({ circuit }) => circuit.id === 'inverter')!
+    expect(inside.circuit.within).toBe(true)
+    expect(inside).toMatchObject({ device: null, groundSize: '', faults: [] })
     expect(bankConductors(design)).toEqual([])
     expect(told(design).filter(({ id }) => id === 'inverter.box')).toEqual([])
   })

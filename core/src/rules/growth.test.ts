@@ -9,7 +9,7 @@ import type { Design } from '../document/types.ts'
 import { partFromLabel } from '../parts/fromLabel.ts'
 import { suggestArray } from '../suggest/array.ts'
 import { said } from '../units/words.ts'
-import { bankConductors } from '../wiring/bankConductors.ts'
+import { bankConductors } from '../system/bankConductors.ts'
 import { findings } from './registry.ts'
 
 const told = (design: Design, id: string) =>
@@ -20,7 +20,7 @@ const grown = (growth: Partial<Design['growth']>, change: (design: Design) => vo
   change(design)
   return design
 }
-const run = (design: Design, circuit: string) => derive(design).runs.find((each) => each.run.circuit === circuit)!
+const run = (design: Design, id: string) => derive(design).system.circuits.find((each) => each.id === id)!
 
 describe('what is to come later', () => {
   it('makes cables thicker and costs nothing', () => {
@@ -28,10 +28,10 @@ describe('what is to come later', () => {
     const later = grown({ arrayW: 2000, inverterW: 3000, bankKWh: 5 })
     expect(derive(later).bill).toEqual(derive(now).bill)
     // two strings of 7 × 415 W: 2 kW more are a third string
-    expect(run(later, 'array').designA / run(now, 'array').designA).toBeCloseTo(1.5, 6)
+    expect(run(later, 'array:array-1').designA / run(now, 'array:array-1').designA).toBeCloseTo(1.5, 6)
     // 6 kW and 3 kW later: half as much again
-    expect(run(later, 'inverter-house').designA / run(now, 'inverter-house').designA).toBeCloseTo(1.5, 6)
-    expect(run(later, 'bank-inverter').designA / run(now, 'bank-inverter').designA).toBeCloseTo(1.5, 6)
+    expect(run(later, 'panel').designA / run(now, 'panel').designA).toBeCloseTo(1.5, 6)
+    expect(run(later, 'inverter').designA / run(now, 'inverter').designA).toBeCloseTo(1.5, 6)
     const main = (design: Design) => bankConductors(design).find(({ part }) => part === 'main' || part === 'lead')!
     expect(main(later).amps).toBeGreaterThan(main(now).amps)
     expect(derive(later).batteryWh).toEqual(derive(now).batteryWh)

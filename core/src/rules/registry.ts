@@ -64,7 +64,9 @@ import { coldLock } from './winter/coldLock.ts'
 import { generatorHours } from './winter/generatorHours.ts'
 import { shortHours } from './winter/shortHours.ts'
 import { stepOfRun } from './winter/stepOfRun.ts'
-import { runsCarry } from './wiring/runs.ts'
+import { circuitsCarry } from './wiring/circuits.ts'
+import { lengths } from './wiring/lengths.ts'
+import { mainFuse } from './wiring/mainFuse.ts'
 
 /** Every rule there is, in the order of the steps. */
 export const RULES: readonly Rule[] = [
@@ -130,7 +132,9 @@ export const RULES: readonly Rule[] = [
   generatorHours,
   coldLock,
   stepOfRun,
-  runsCarry,
+  circuitsCarry,
+  lengths,
+  mainFuse,
   prices,
   ...ESTIMATES,
 ]

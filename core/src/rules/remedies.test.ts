@@ -1,3 +1,5 @@
+import { setCircuit } from '../change/circuits.ts'
+import { systemOf } from '../system/systemOf.ts'
 import { describe, expect, it } from 'vitest'
 import { derive } from '../derive/derive.ts'
 import { invariantProblems } from '../design/invariants.ts'
@@ -32,7 +34,14 @@ const FAULTS: Record<string, (design: Design) => unknown> = {
   'a huge generator': ({ generator }) => (generator.part.ratedW = 60000),
   'a small generator': ({ generator }) => (generator.part.ratedW = 1500),
   'units that take little': ({ bank }) => (bank.part.maxChargeA = 20),
-  'long runs': ({ runs }) => runs.forEach((run) => (run.oneWayM = 300)),
+  'long runs of thin wire': (design) => {
+    for (const { id } of systemOf(design).circuits)
+      Object.assign(
+        design,
+        setCircuit(id, { oneWayM: 300, size: design.place.wiringBasis === 'awg' ? '14 AWG' : '2.5 mm2' })(design),
+      )
+  },
+  'nothing measured': (design) => (design.circuits = []),
   'loads six times as large': ({ loads }) => loads.forEach((load) => (load.runningW *= 6)),
   'a row facing east': (design) => secondRow(design, { azimuthDeg: 90 }),
   'a shorter row beside the first': (design) =>

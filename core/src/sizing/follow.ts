@@ -3,9 +3,9 @@ import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankNominalV, ratedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
 import { limitControllers } from '../change/array.ts'
+import { settledCircuits } from '../change/circuits.ts'
 import type { Change } from '../change/change.ts'
 import type { Bank } from '../document/types.ts'
-import { sizeFor, workedRuns } from '../wiring/runs.ts'
 
 /** Most amps a bank is to be charged with: what its units take, or the rate its chemistry bears. */
 function mostChargeA(bank: Bank): number {
@@ -21,12 +21,5 @@ const settledControllers: Change = (design) => {
   return limitControllers(most)(design)
 }
 
-/** Runs that no longer carry what they must, or lose too much, in the thinnest conductor that does; the others as they are. */
-const settledRuns: Change = (design) => {
-  const worked = workedRuns(design)
-  if (worked.every(({ sound }) => sound)) return design
-  return { ...design, runs: design.runs.map((run, i) => (worked[i].sound ? run : { ...run, ...sizeFor(design, run) })) }
-}
-
 /** What follows another bank, array, inverter or backup: the controllers' settings and the cables. */
-export const followed: Change = (design) => settledRuns(settledControllers(design))
+export const followed: Change = (design) => settledCircuits(settledControllers(design))

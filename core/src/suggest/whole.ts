@@ -5,7 +5,7 @@ import { suggestBank } from './bank.ts'
 import { suggestGenerator } from './generator.ts'
 import { suggestInverter } from './inverter.ts'
 import type { Suggestion } from './suggestion.ts'
-import { withThinnestRuns } from '../wiring/runs.ts'
+import { thinnestCircuits } from '../change/circuits.ts'
 
 /** A choice early in the order may rest on what a later one changes; after so many rounds they stand. */
 const ROUNDS = 3
@@ -30,12 +30,12 @@ export function suggestWhole(design: Design): Suggestion {
     take('Inverter', suggestInverter)
     take('Array', suggestArray)
     if (next.generator.present && next.generator.kind === 'generator') take('Backup', suggestGenerator)
-    next = withThinnestRuns(next)
+    next = thinnestCircuits(next)
     reasons = parts.slice(1).flatMap(([step, made]) => made.reasons.map((reason) => say`${step}: ${reason}`))
     if (JSON.stringify(next) === before) break
   }
   return {
     design: next,
-    reasons: [...reasons, 'Wiring: every run in the thinnest conductor that carries it and keeps its drop.'],
+    reasons: [...reasons, 'Wiring: every circuit in the thinnest conductor that carries it and keeps its drop.'],
   }
 }

@@ -1,17 +1,18 @@
+import { thinnestCircuits } from '../change/circuits.ts'
 import type { Design } from '../document/types.ts'
-import { cableName, withThinnestRuns } from '../wiring/runs.ts'
-import type { Suggestion } from './suggestion.ts'
+import { cableName, workedCircuits } from '../system/work.ts'
 import { say } from '../units/words.ts'
+import type { Suggestion } from './suggestion.ts'
 
-/** Every run in the thinnest conductor that carries it and keeps its drop. */
+/** Every circuit in the thinnest conductor that carries it, is protected and keeps its drop. */
 export function suggestWiring(design: Design): Suggestion {
-  const { runs } = withThinnestRuns(design)
-  const changed = runs.filter((run, i) => run.size !== design.runs[i].size || run.parallel !== design.runs[i].parallel)
+  const next = thinnestCircuits(design)
+  const chosen = new Set(design.circuits.filter(({ size }) => size !== '').map(({ id }) => id))
+  const reasons = workedCircuits(next).flatMap(({ circuit, conductor }) =>
+    chosen.has(circuit.id) && conductor ? [say`${circuit.name}: ${cableName(conductor)}.`] : [],
+  )
   return {
-    design: { ...design, runs },
-    reasons:
-      changed.length > 0
-        ? changed.map((run) => say`${run.name}: ${cableName(run)}.`)
-        : ['Every run already has the thinnest conductor that does.'],
+    design: next,
+    reasons: reasons.length > 0 ? reasons : ['Every circuit already has the thinnest conductor that does.'],
   }
 }

@@ -1,4 +1,13 @@
-import { ampacity, CONDUCTORS, deviceLimit, drop, terminalAmps, type Basis, type Lying } from './conductors.ts'
+import {
+  ampacity,
+  CONDUCTORS,
+  deviceFor,
+  deviceLimit,
+  drop,
+  terminalAmps,
+  type Basis,
+  type Lying,
+} from './conductors.ts'
 
 /** What a conductor is asked to do. */
 export interface Asked extends Lying {
@@ -15,6 +24,8 @@ export interface Asked extends Lying {
   allowedDropPct: number
   /** a device of so many amps stands before it, and must protect it; null where none does */
   deviceA?: number | null
+  /** the next standard device above what it carries may protect it */
+  nextAbove?: boolean
 }
 
 export interface Chosen {
@@ -44,7 +55,8 @@ export function judged(asked: Asked, size: string, parallel: number): Chosen & {
   const atTerminals = asked.school === 'free-air' ? ampacityA : terminalAmps(size, asked) * parallel
   if (atTerminals < asked.designA - 1e-9) fails.push('terminals')
   if (ampacityA < (asked.correctedA ?? asked.designA) - 1e-9) fails.push('ampacity')
-  if (asked.deviceA && asked.deviceA > deviceLimit(size, ampacityA) + 1e-9) fails.push('device')
+  const protects = asked.nextAbove ? (deviceFor(ampacityA, asked.basis) ?? ampacityA) : ampacityA
+  if (asked.deviceA && asked.deviceA > deviceLimit(size, protects) + 1e-9) fails.push('device')
   if (dropPct > asked.allowedDropPct + 1e-9) fails.push('drop')
   return { size, parallel, ampacityA, dropV, dropPct, fails }
 }
@@ -68,6 +80,13 @@ export function chooseConductor(asked: Asked): Chosen | null {
     }
   }
   return null
+}
+
+/** The thickest there is, where it carries the current and only its drop is more than is allowed; null where it does not even. */
+export function thickestConductor(asked: Asked): (Chosen & { fails: Failure[] }) | null {
+  const sizes = CONDUCTORS.filter(({ basis }) => basis === asked.basis)
+  const found = judged(asked, sizes[sizes.length - 1].size, MOST_PARALLEL)
+  return found.fails.every((fail) => fail === 'drop') ? found : null
 }
 
 /** The thinnest single conductor for the current alone, whatever it drops; null for none. */

@@ -185,10 +185,13 @@ export function terminalAmps(
 
 /** Standard ratings of fuses and breakers, A. Source: NEC 240.6(A). */
 const DEVICES_AWG = [
-  15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400,
+  15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500, 600,
+  700, 800, 1000, 1200,
 ]
 /** Source: IEC 60059, IEC 60269. */
-const DEVICES_METRIC = [6, 10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125, 160, 200, 250, 315, 400]
+const DEVICES_METRIC = [
+  6, 10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125, 160, 200, 250, 315, 400, 500, 630, 800, 1000, 1250,
+]
 /** Largest device on the small conductors, whatever their ampacity. Source: NEC 240.4(D). */
 const SMALL_CONDUCTOR_DEVICE: Record<string, number> = { '14 AWG': 15, '12 AWG': 20, '10 AWG': 30 }
 

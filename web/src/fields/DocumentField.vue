@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fieldAt, setField, valueAt, type Option } from '@ambrel/core'
+import { fieldAt, setField, valueAt, type Change, type Option } from '@ambrel/core'
 import { computed } from 'vue'
 import { useDesign } from '../stores/design.ts'
 import { editOf } from './told.ts'
@@ -25,6 +25,10 @@ const props = defineProps<{
   suffix?: string
   /** the choices there are now, where the table cannot know them */
   options?: readonly Option[]
+  /** what stands there while the document has no such place yet, how it comes to be there, and what it is told under */
+  usual?: unknown
+  set?: (value: unknown) => Change
+  named?: string
 }>()
 const design = useDesign()
 const field = computed(() => {
@@ -50,7 +54,7 @@ const unit = computed(() => {
     : stored.replace('money', '')
 })
 const choices = computed(() => props.options ?? (field.value.kind === 'choice' ? field.value.options : null))
-const value = computed(() => valueAt(design.document!, props.path))
+const value = computed(() => (props.set ? props.usual : valueAt(design.document!, props.path)))
 const asNumber = computed(() => value.value as number | null)
 const asText = computed(() => value.value as string)
 const asChoice = computed(() => value.value as string | number)
@@ -60,9 +64,10 @@ const { value: typed, problem } = useEntry(
 )
 const isOn = computed(() => typed.value === true)
 function put(next: unknown): void {
+  const said = props.label ?? field.value.label
   design.change(
-    editOf(design.entered ?? design.document!, props.path, props.label ?? field.value.label),
-    setField(props.path, next),
+    props.named ? `${said} of ${props.named}` : editOf(design.entered ?? design.document!, props.path, said),
+    props.set ? props.set(next) : setField(props.path, next),
     props.path,
   )
 }

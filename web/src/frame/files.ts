@@ -1,8 +1,12 @@
 import type { Design } from '@ambrel/core'
 
 /** Offers text as a file to keep. */
-export function saveText(name: string, text: string, type = 'text/csv'): void {
-  const url = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }))
+export const saveText = (name: string, text: string, type = 'text/csv'): void =>
+  saveBlob(name, new Blob([text], { type: `${type};charset=utf-8` }))
+
+/** Offers a blob as a file to keep. */
+export function saveBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob)
   const link = Object.assign(document.createElement('a'), { href: url, download: name.replace(/[\\/:*?"<>|]/g, '_') })
   link.click()
   URL.revokeObjectURL(url)

@@ -43,7 +43,7 @@ const STEP_OF: readonly [RegExp, Step][] = [
   [/^(inverter|growth\.inverterW|schools\.peak)/, 'inverter'],
   [/^(generator|grid|sources)/, 'generator'],
   [/^winter/, 'winter'],
-  [/^runs/, 'wiring'],
+  [/^(circuits|schools\.(ampacity|deviceSize|electrodes))/, 'wiring'],
   [/^budget/, 'cost'],
   [/^build/, 'build'],
 ]
@@ -101,7 +101,7 @@ export function keyFigure(
       return short < 0.5 ? 'holds, 9 in 10' : `${significant(short, 2)} h short, 1 in 10`
     }
     case 'wiring':
-      return `${derived.runs.filter((run) => run.sound).length} of ${derived.runs.length} runs sound`
+      return `${derived.circuits.filter(({ sound, unmeasured }) => sound && !unmeasured).length} of ${derived.circuits.length} circuits sound`
     case 'cost':
       return `${significant(derived.bill.total, 4)} ${design.budget.currency}`
     case 'build': {

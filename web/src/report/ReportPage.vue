@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
-import { provedBottleneck, STEPS, verdict, type Finding, type Step } from '@ambrel/core'
+import { provedBottleneck, STEPS, verdict, type Finding, type Step, circuitCable } from '@ambrel/core'
 import { vStack } from '../drawing/stacks.ts'
 import StateMark from '../drawing/StateMark.vue'
 import WeekBars from '../drawing/WeekBars.vue'
@@ -139,20 +139,22 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
           <table v-else-if="step === 'wiring' && design.derived" v-stack class="sheet">
             <thead>
               <tr>
-                <th>run</th>
+                <th>circuit</th>
+                <th class="n">needs</th>
                 <th class="n">one way</th>
                 <th>conductor</th>
-                <th class="n">carries</th>
                 <th class="n">drop</th>
+                <th class="n">fuse or breaker</th>
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(run, r) in drawn.runs" :key="run.id">
-                <td>{{ run.name }}</td>
-                <td class="n">{{ prefs.show(run.oneWayM, 'm') }}</td>
-                <td>{{ run.size }}{{ run.parallel > 1 ? ` × ${run.parallel}` : '' }}</td>
-                <td class="n">{{ prefs.show(design.derived.runs[r]?.ampacityA, 'A') }}</td>
-                <td class="n">{{ prefs.show(design.derived.runs[r]?.dropPct, '%') }}</td>
+              <tr v-for="each in design.derived.circuits" :key="each.circuit.id">
+                <td>{{ each.circuit.name }}</td>
+                <td class="n">{{ prefs.show(each.circuit.designA, 'A') }}</td>
+                <td class="n">{{ prefs.show(each.choice.oneWayM, 'm') }}</td>
+                <td>{{ each.conductor ? prefs.say(circuitCable(each)) : '—' }}</td>
+                <td class="n">{{ prefs.show(each.conductor?.dropPct, '%') }}</td>
+                <td class="n">{{ each.device?.amps ? prefs.show(each.device.amps, 'A') : '—' }}</td>
               </tr>
             </tbody>
           </table>

@@ -81,8 +81,12 @@ export const useDesign = defineStore('design', () => {
   function tell({ path, message: words }: Problem): string {
     const message = prefs.say(words)
     const [list, index] = path.split('.')
-    if (list !== 'loads' && list !== 'arrays' && list !== 'controllers' && list !== 'runs') return message
-    const name = (entered.value ?? document.value)?.[list][Number(index)]?.name
+    if (list !== 'loads' && list !== 'arrays' && list !== 'controllers' && list !== 'circuits') return message
+    const holder = entered.value ?? document.value
+    const name =
+      list === 'circuits'
+        ? derived.value?.system.circuits.find(({ id }) => id === holder?.circuits[Number(index)]?.id)?.name
+        : holder?.[list][Number(index)]?.name
     return name ? `${name}: ${message}` : message
   }
 

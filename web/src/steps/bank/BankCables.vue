@@ -42,9 +42,9 @@ const print = () => window.print()
           <td class="n">{{ prefs.show(cable.amps, 'A') }}</td>
           <td class="least">
             <template v-if="cable.part === 'fuse'">{{
-              cable.deviceA ? prefs.show(cable.deviceA, 'A') : 'over 400 A'
+              cable.deviceA ? prefs.show(cable.deviceA, 'A') : 'none is made for it'
             }}</template>
-            <template v-else>{{ cable.size?.replace('mm2', 'mm²') ?? 'two or more in parallel' }}</template>
+            <template v-else>{{ cable.cable ? prefs.say(cable.cable) : 'none carries it' }}</template>
           </td>
         </tr>
       </tbody>

@@ -1,0 +1,62 @@
+import { COUNTS } from '../fields/limits.ts'
+import type { CircuitChoice, Design } from '../document/types.ts'
+import { choiceOf, workedCircuits } from '../system/work.ts'
+import { systemOf } from '../system/systemOf.ts'
+import type { Change } from './change.ts'
+
+/** Something chosen about a circuit; the rest of it stays as it is usual. Nothing where there is no such circuit. */
+export const setCircuit =
+  (id: string, changes: Partial<Omit<CircuitChoice, 'id'>>): Change =>
+  (design) => {
+    const there = design.circuits.find((choice) => choice.id === id)
+    if (there)
+      return { ...design, circuits: design.circuits.map((each) => (each === there ? { ...each, ...changes } : each)) }
+    const circuit = systemOf(design).circuits.find((each) => each.id === id)
+    if (!circuit || design.circuits.length >= COUNTS.circuits) return design
+    return { ...design, circuits: [...design.circuits, { ...choiceOf(design, circuit), ...changes }] }
+  }
+
+/** Choices about circuits that are no longer there dropped, lest something new of the same key takes them over. */
+export const prunedCircuits: Change = (design) => {
+  const there = new Set(systemOf(design).circuits.map(({ id }) => id))
+  const circuits = design.circuits.filter(({ id }) => there.has(id))
+  return circuits.length === design.circuits.length ? design : { ...design, circuits }
+}
+
+/** Everything about a circuit as it is usual again; what somebody measured stays. */
+export const usualCircuit =
+  (id: string): Change =>
+  (design) => {
+    const circuit = systemOf(design).circuits.find((each) => each.id === id)
+    const { oneWayM = null } = design.circuits.find((each) => each.id === id) ?? {}
+    const others = design.circuits.filter((each) => each.id !== id)
+    return {
+      ...design,
+      circuits: circuit && oneWayM !== null ? [...others, { ...circuit.usual, oneWayM }] : others,
+    }
+  }
+
+const thinnest = (design: Design, ids: ReadonlySet<string>): Design => ({
+  ...design,
+  circuits: design.circuits.map((choice) => (ids.has(choice.id) ? { ...choice, size: '', parallel: 1 } : choice)),
+})
+
+/** Conductors chosen by hand that no longer do, left to the program; the others as they are. */
+export const settledCircuits: Change = (design) => {
+  const bad = new Set(
+    workedCircuits(design)
+      .filter(({ own, sound, choice }) => own && !sound && !choice.unused)
+      .map(({ circuit }) => circuit.id),
+  )
+  return bad.size > 0 ? thinnest(design, bad) : design
+}
+
+/** Every conductor left to the program: the thinnest that does. */
+export const thinnestCircuits: Change = (design) =>
+  thinnest(design, new Set(design.circuits.filter(({ size }) => size !== '').map(({ id }) => id)))
+
+/** Every line that nobody measured is as long as is usual. */
+export const measuredCircuits: Change = (design) =>
+  workedCircuits(design)
+    .filter(({ unmeasured }) => unmeasured)
+    .reduce<Design>((next, { circuit }) => setCircuit(circuit.id, { oneWayM: circuit.usual.oneWayM })(next), design)

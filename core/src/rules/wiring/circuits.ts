@@ -1,0 +1,133 @@
+import { setCircuit } from '../../change/circuits.ts'
+import type { USUAL_DEVICE } from '../../system/work.ts'
+import { cableName, type Fault, type WorkedCircuit } from '../../system/work.ts'
+import { amount, amps, volts } from '../../units/say.ts'
+import { say, type Words } from '../../units/words.ts'
+import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
+
+export const circuitsCarry: Rule = {
+  id: 'wiring.runs',
+  step: 'wiring',
+  check: ({ derived: { circuits } }) => {
+    const found = circuits.flatMap(findingsOf)
+    return found.length > 0
+      ? found
+      : [
+          sound(
+            'wiring',
+            'Every circuit carries its current behind its fuse or breaker and keeps its drop.',
+            'By table and temperature; local code and the inspector have the last word.',
+          ),
+        ]
+  },
+}
+
+type Body = ReturnType<typeof stop>
+
+const findingsOf = (worked: WorkedCircuit): Body[] => worked.faults.map((fault) => TELL[fault](worked))
+
+/** Whoever chose a conductor may leave it to the program again. */
+const thinnestRemedy = ({ circuit, own }: WorkedCircuit): { remedy?: Remedy } =>
+  own ? { remedy: { label: 'the thinnest that does', apply: setCircuit(circuit.id, { size: '', parallel: 1 }) } } : {}
+const withoutDevice = ({ circuit }: WorkedCircuit): { remedy: Remedy } => ({
+  remedy: {
+    label: 'the one that is asked',
+    apply: setCircuit(circuit.id, { device: '', deviceA: null, deviceV: null, deviceKA: null }),
+  },
+})
+const named = ({ circuit, conductor }: WorkedCircuit): Words =>
+  conductor ? say`${circuit.name}: ${cableName(conductor)}` : circuit.name
+const deviceName: Record<keyof typeof USUAL_DEVICE, string> = {
+  'class-t': 'class T fuse',
+  'pv-fuse': 'string fuse',
+  'dc-fuse': 'fuse',
+  'dc-breaker': 'breaker',
+  'ac-breaker': 'AC breaker',
+}
+
+/** What loses more of its volts does not run what hangs on it. */
+const USELESS_DROP_PCT = 20
+
+const TELL: Record<Fault, (worked: WorkedCircuit) => Body> = {
+  'no-conductor': ({ circuit }) =>
+    stop(
+      circuit.id,
+      say`No cable does for ${circuit.name}: ${amps(circuit.designA)} to carry.`,
+      'Not even four of the thickest side by side carry it and keep the drop. Split it, shorten it, or raise its volts.',
+    ),
+  terminals: (worked) =>
+    stop(
+      worked.circuit.id,
+      say`${named(worked)} ends in terminals that ${amps(worked.circuit.designA)} make too hot.`,
+      'Whatever its insulation bears, the terminals at both ends cap it. Thicker, or terminals of a higher class.',
+      thinnestRemedy(worked),
+    ),
+  ampacity: (worked) =>
+    stop(
+      worked.circuit.id,
+      say`${named(worked)} carries ${amps(worked.conductor!.ampacityA)} where it lies, ${amps(worked.circuit.correctedA)} needed.`,
+      'An overloaded cable burns its insulation. Thicker, cooler, or fewer together.',
+      thinnestRemedy(worked),
+    ),
+  device: (worked) =>
+    stop(
+      worked.circuit.id,
+      say`${named(worked)} is not protected by its ${amps(worked.device!.amps!)} ${deviceName[worked.device!.kind]}.`,
+      'A device larger than the cable lets it burn before it opens. Thicker cable, or a smaller device.',
+      worked.own ? thinnestRemedy(worked) : withoutDevice(worked),
+    ),
+  drop: (worked) =>
+    (worked.conductor!.dropPct > USELESS_DROP_PCT ? stop : watch)(
+      worked.circuit.id,
+      say`${worked.circuit.name} loses ${amount(worked.conductor!.dropPct, '%', 1)}, ${amount(worked.choice.allowedDropPct, '%')} wanted.`,
+      'Thicker cable, or a higher string voltage.',
+      thinnestRemedy(worked),
+    ),
+  'no-device': ({ circuit }) =>
+    stop(
+      circuit.id,
+      say`${circuit.name} needs a device for ${amps(circuit.designA)}.`,
+      'No single standard fuse or breaker is made for that. Split it into two circuits.',
+    ),
+  'device-small': (worked) =>
+    watch(
+      worked.circuit.id,
+      say`The ${amps(worked.device!.amps!)} ${deviceName[worked.device!.kind]} of ${worked.circuit.name} opens while it works: ${amps(worked.circuit.designA)} are wanted.`,
+      'A device is chosen a quarter above what flows for hours.',
+      withoutDevice(worked),
+    ),
+  'device-over-modules': ({ circuit, device }) =>
+    stop(
+      circuit.id,
+      say`The ${amps(device!.amps!)} fuse of ${circuit.name} is more than its modules stand: ${amps(circuit.device!.mostA!)}.`,
+      'Behind a larger fuse a faulty string burns. Fewer strings side by side, a tracker each, or modules of a higher fuse rating.',
+    ),
+  'device-volts': (worked) =>
+    stop(
+      worked.circuit.id,
+      say`The ${deviceName[worked.device!.kind]} of ${worked.circuit.name} breaks ${volts(worked.device!.ratedV!)}, and meets ${volts(worked.circuit.highestV)}.`,
+      'Above its volts it may not put out the arc, and burns.',
+      withoutDevice(worked),
+    ),
+  'device-ac-on-dc': (worked) =>
+    stop(
+      worked.circuit.id,
+      say`${worked.circuit.name} has an AC breaker in direct current.`,
+      'Direct current does not pass through nought: a breaker made for AC may hold the arc and burn.',
+      withoutDevice(worked),
+    ),
+  'device-breaks': (worked) =>
+    stop(
+      worked.circuit.id,
+      say`The ${deviceName[worked.device!.kind]} of ${worked.circuit.name} breaks ${amount(worked.device!.ratedKA!, 'kA')}, and a short brings ${amount(worked.device!.leastKA, 'kA')}.`,
+      'Above its interrupting rating a device bursts and goes on conducting. At the bank a current-limiting fuse of the fastest class.',
+      withoutDevice(worked),
+    ),
+  unused: ({ circuit }) =>
+    watch(
+      circuit.id,
+      say`${circuit.name} is marked as not laid.`,
+      'What hangs on it is in the winter run and in the verdicts all the same.',
+      { remedy: { label: 'lay it', apply: setCircuit(circuit.id, { unused: false }) } },
+    ),
+}

@@ -1,0 +1,320 @@
+import type { Design, Leg, Load } from '../document/types.ts'
+import { backupPower } from '../generator/backup.ts'
+import { bankNominalV, absorptionV } from '../bank/layout.ts'
+import { acrossVolts, legsOfService, legVolts, serviceOf } from '../inverter/service.ts'
+import { amps, volts, watts } from '../units/say.ts'
+import { say, type Words } from '../units/words.ts'
+import type { Builder } from './builder.ts'
+import { deviceAgainst, sourceW } from './battery.ts'
+import type { Circuit } from './graph.ts'
+import { bankFaultA } from './solar.ts'
+
+/** From these watts on a load has a branch of its own, as has every motor and whatever is across legs. */
+const OWN_BRANCH_W = 1000
+/** Amps a general branch is loaded with at most, of the smallest breaker there is in both bases. */
+const GENERAL_A = 12
+const GENERAL_W = 1440
+/** A breaker in a panel does not see the bank: the inverter gives several times its rating at most. */
+const INVERTER_FAULT = 5
+
+type Poles = 1 | 2 | 3
+const acPoles = (across: boolean, design: Design): Poles => {
+  if (!across) return 1
+  return serviceOf(design.inverter) === 'three-phase' ? 3 : serviceOf(design.inverter) === 'split-phase' ? 2 : 1
+}
+
+/** Panel, branches, backup, grid and whatever else feeds or takes alternating current. */
+export function houseSide(builder: Builder): void {
+  const { design } = builder
+  const { inverter, growth } = design
+  const acV = acrossVolts(inverter)
+  const threePhase = serviceOf(inverter) === 'three-phase'
+  const totalW = inverter.part.ratedW * inverter.quantity + growth.inverterW
+  const perPole = (watt: number) => watt / acV / (threePhase ? Math.sqrt(3) : 1)
+  builder.node({
+    id: 'panel',
+    kind: 'panel',
+    name: 'House panel',
+    rating: say`${volts(acV)}, ${legsOfService(serviceOf(inverter)).length === 1 ? 'one leg' : say`${legsOfService(serviceOf(inverter)).length} legs`}`,
+    site: 'house',
+    step: 'inverter',
+  })
+  const poles = acPoles(true, design)
+  builder.circuit({
+    id: 'panel',
+    name: 'Inverter to the house panel',
+    area: 'house',
+    current: 'ac',
+    from: 'inverter',
+    to: 'panel',
+    wires: poles + (poles === 2 ? 1 : poles === 3 ? 0 : 1),
+    threePhase,
+    workingA: perPole(totalW),
+    volts: acV,
+    faultA: perPole(totalW) * INVERTER_FAULT,
+    because: say`the inverter’s ${watts(totalW)}${growth.inverterW > 0 ? say`, ${watts(growth.inverterW)} of it later,` : ''} at ${volts(acV)}, × 1.25`,
+    device: { kind: 'ac-breaker', poles, at: 'inverter', why: 'it parts house and inverter', mostA: null },
+    asksLength: true,
+    usual: { oneWayM: 10, allowedDropPct: 3 },
+  })
+  branches(builder)
+  backup(builder, perPole)
+  for (const source of design.sources) if (source.side === 'ac') acSource(builder, source, perPole)
+}
+
+const hasOwnBranch = ({ runningW, quantity, leg, startKind }: Load): boolean =>
+  runningW * quantity >= OWN_BRANCH_W ||
+  leg === 'AB' ||
+  leg === 'ABC' ||
+  (startKind !== 'none' && startKind !== 'compressor')
+
+function branches(builder: Builder): void {
+  const { design } = builder
+  const onAc = design.loads.filter(({ leg, supply }) => leg !== 'DC' && supply === 'electric')
+  for (const load of onAc.filter(hasOwnBranch)) {
+    const across = load.leg === 'AB' || load.leg === 'ABC'
+    const watt = load.runningW * load.quantity
+    const branchV = across ? acrossVolts(design.inverter) : legVolts(design.inverter)
+    const threePhase = load.leg === 'ABC'
+    const factor = load.powerFactor * (threePhase ? Math.sqrt(3) : 1)
+    branch(
+      builder,
+      load.id,
+      load.name,
+      load.leg,
+      watt,
+      watt / branchV / factor,
+      1,
+      say`${watts(watt)} at ${volts(branchV)}, × 1.25`,
+    )
+  }
+  for (const leg of legsOfService(serviceOf(design.inverter))) {
+    const shared = onAc.filter((load) => !hasOwnBranch(load) && load.leg === leg)
+    if (shared.length === 0) continue
+    const watt = shared.reduce((sum, { runningW, quantity }) => sum + runningW * quantity, 0)
+    const quantity = Math.max(1, Math.ceil(watt / GENERAL_W))
+    branch(
+      builder,
+      `general-${leg}`,
+      `General, leg ${leg}`,
+      leg,
+      watt,
+      Math.min(GENERAL_A, watt / quantity / legVolts(design.inverter)),
+      quantity,
+      say`${shared.length} small loads, ${watts(watt)} in all, × 1.25`,
+    )
+  }
+}
+
+function branch(
+  builder: Builder,
+  id: string,
+  name: string,
+  leg: Leg,
+  watt: number,
+  workingA: number,
+  quantity: number,
+  because: Words,
+): void {
+  const { design } = builder
+  const across = leg === 'AB' || leg === 'ABC'
+  const poles = acPoles(across, design)
+  const to = builder.node({
+    id: `branch:${id}`,
+    kind: 'branch',
+    name,
+    rating: say`${watts(watt)}, leg ${leg}`,
+    site: 'house',
+    count: quantity,
+    step: 'loads',
+  })
+  builder.circuit({
+    id: `branch:${id}`,
+    name: `Branch of ${name}`,
+    area: 'house',
+    current: 'ac',
+    from: 'panel',
+    to,
+    quantity,
+    wires: poles === 3 ? 3 : 2,
+    threePhase: leg === 'ABC',
+    workingA,
+    // a branch is wired for the outlets on it
+    designA: Math.max(workingA * 1.25, GENERAL_A),
+    volts: across ? acrossVolts(design.inverter) : legVolts(design.inverter),
+    because,
+    device: { kind: 'ac-breaker', poles, at: 'panel', why: 'it protects the branch', mostA: null },
+    usual: { oneWayM: 12, allowedDropPct: 3 },
+  })
+}
+
+function backup(builder: Builder, perPole: (watt: number) => number): void {
+  const { design } = builder
+  const { generator, grid, bank } = design
+  const acV = acrossVolts(design.inverter)
+  const separate = generator.present && generator.charger === 'separate' && generator.kind !== 'vehicle'
+  const feed = (
+    given: Pick<Circuit, 'id' | 'name' | 'from' | 'workingA' | 'volts' | 'because'> & { to?: string; device: boolean },
+  ) => {
+    const { device, to = 'inverter', ...rest } = given
+    builder.circuit({
+      ...rest,
+      to,
+      area: 'backup',
+      current: 'ac',
+      wires: acPoles(true, design) === 3 ? 3 : acPoles(true, design) + 1,
+      threePhase: serviceOf(design.inverter) === 'three-phase',
+      device: device
+        ? {
+            kind: 'ac-breaker',
+            poles: acPoles(true, design),
+            at: rest.from,
+            why: 'it protects the cable where it begins',
+            mostA: null,
+          }
+        : null,
+      asksLength: true,
+      usual: { oneWayM: 12, allowedDropPct: 3 },
+    })
+  }
+  if (generator.present && generator.kind !== 'vehicle') {
+    const { realW } = backupPower(design)
+    const shore = generator.kind === 'shore'
+    const from = builder.node({
+      id: 'backup',
+      kind: shore ? 'shore' : 'generator',
+      name: shore ? 'Shore inlet' : 'Generator',
+      rating: shore ? say`${amps(generator.cordA)}, ${volts(generator.cordV)}` : say`${watts(realW)} at this place`,
+      site: 'yard',
+      step: 'generator',
+    })
+    const to = separate
+      ? builder.node({
+          id: 'charger',
+          kind: 'charger',
+          name: 'Charger',
+          rating: say`${amps(generator.separateChargerA)}`,
+          site: 'room',
+          step: 'generator',
+        })
+      : undefined
+    feed({
+      id: 'backup',
+      name: shore ? 'Shore to the inverter' : separate ? 'Generator to its charger' : 'Generator to the inverter',
+      from,
+      to,
+      workingA: shore ? generator.cordA : perPole(realW),
+      volts: shore ? generator.cordV : acV,
+      because: shore ? 'what the cord carries, × 1.25' : say`its ${watts(realW)} at this place, × 1.25`,
+      device: true,
+    })
+    if (separate) {
+      const faultA = bankFaultA(design)
+      builder.circuit({
+        id: 'charger',
+        name: 'Charger to the bars',
+        area: 'backup',
+        from: 'charger',
+        to: 'bars',
+        workingA: generator.separateChargerA,
+        volts: bankNominalV(bank),
+        highestV: absorptionV(bank),
+        faultA,
+        because: say`its ${amps(generator.separateChargerA)}, × 1.25`,
+        device: {
+          kind: deviceAgainst(design),
+          poles: 1,
+          at: 'bars',
+          why: 'the bank can feed a short in this cable',
+          mostA: null,
+        },
+        usual: { oneWayM: 2, allowedDropPct: 1 },
+      })
+    }
+  }
+  if (generator.present && generator.kind === 'vehicle') {
+    const faultA = bankFaultA(design)
+    const from = builder.node({
+      id: 'backup',
+      kind: 'vehicle',
+      name: 'Vehicle',
+      rating: say`${amps(generator.vehicleA)}`,
+      site: 'yard',
+      step: 'generator',
+    })
+    builder.circuit({
+      id: 'backup',
+      name: 'Vehicle to the bars',
+      area: 'backup',
+      from,
+      to: 'bars',
+      workingA: generator.vehicleA,
+      volts: bankNominalV(bank),
+      highestV: absorptionV(bank),
+      faultA,
+      because: say`its ${amps(generator.vehicleA)}, × 1.25`,
+      device: {
+        kind: deviceAgainst(design),
+        poles: 1,
+        at: 'bars',
+        why: 'bank and vehicle can both feed a short in this cable',
+        mostA: null,
+      },
+      asksLength: true,
+      usual: { oneWayM: 6, allowedDropPct: 3 },
+    })
+  }
+  if (grid.present) {
+    const from = builder.node({
+      id: 'grid',
+      kind: 'grid',
+      name: 'Grid inlet',
+      rating: say`${amps(grid.breakerA)}, ${volts(grid.breakerV)}`,
+      site: 'yard',
+      step: 'generator',
+    })
+    feed({
+      id: 'grid',
+      name: 'Grid to the inverter',
+      from,
+      workingA: grid.breakerA,
+      volts: grid.breakerV,
+      because: 'the grid’s breaker, × 1.25',
+      device: true,
+    })
+  }
+}
+
+function acSource(builder: Builder, source: Design['sources'][number], perPole: (watt: number) => number): void {
+  const { design } = builder
+  const watt = sourceW(source)
+  const from = builder.node({
+    id: `source:${source.id}`,
+    kind: 'source',
+    name: source.name,
+    rating: say`${source.kind}, to ${watts(watt)}`,
+    site: 'yard',
+    step: 'generator',
+  })
+  builder.circuit({
+    id: `source:${source.id}`,
+    name: `${source.name} to the panel`,
+    area: 'backup',
+    current: 'ac',
+    from,
+    to: 'panel',
+    wires: acPoles(true, design) + 1,
+    workingA: perPole(watt),
+    volts: acrossVolts(design.inverter),
+    because: say`${watts(watt)} at its most, × 1.25`,
+    device: {
+      kind: 'ac-breaker',
+      poles: acPoles(true, design),
+      at: 'panel',
+      why: 'the panel can feed a short in this cable',
+      mostA: null,
+    },
+    asksLength: true,
+    usual: { oneWayM: 20, laid: 'buried', allowedDropPct: 3 },
+  })
+}

@@ -1,0 +1,601 @@
+import type { Level } from '../rules/rule.ts'
+import { metres } from '../units/say.ts'
+import { say, type Words } from '../units/words.ts'
+import type { Circuit, Current, Inline, Lead, System, SystemNode } from './graph.ts'
+import type { WorkedCircuit } from './work.ts'
+
+export type Point = readonly [x: number, y: number]
+export type SymbolKind = 'fuse' | 'breaker' | 'switch' | 'arrester' | 'shunt' | 'ground'
+
+export interface Box {
+  id: string
+  kind: SystemNode['kind']
+  x: number
+  y: number
+  width: number
+  height: number
+  /** first the name, then what it is made for */
+  lines: string[]
+}
+export interface Line {
+  /** of the circuit or lead */
+  id: string
+  current: Current
+  points: Point[]
+  level: Level
+}
+export interface Mark {
+  kind: SymbolKind
+  x: number
+  y: number
+  /** what it is, for whoever asks */
+  says: string
+}
+export interface Label {
+  /** of the circuit it belongs to; empty for words that belong to none */
+  id: string
+  x: number
+  y: number
+  text: string
+  anchor: 'start' | 'middle'
+  level: Level
+}
+/** The one-line drawing of a system, in units of a screen's pixel. */
+export interface Drawing {
+  width: number
+  height: number
+  boxes: Box[]
+  lines: Line[]
+  marks: Mark[]
+  labels: Label[]
+}
+
+const MARGIN = 20
+const ROW = 76
+const BOX = 52
+const BRANCH = 42
+const TEXT = 11
+/** mean breadth of a letter of the drawing's face, as a share of its size; a little over, so that nothing runs out of its box */
+const LETTER = 0.56
+const LINE_GAP = 13
+
+/** Left edge and breadth of each lane; between them lies the room for what is said of the lines. */
+const LANES = { strings: 135, combiner: 96, controller: 140, inverter: 140, panel: 110, branch: 176 } as const
+type Lane = keyof typeof LANES
+const GAPS: Record<Lane, number> = {
+  strings: 100,
+  combiner: 172,
+  controller: 140,
+  inverter: 150,
+  panel: 132,
+  branch: 0,
+}
+/** the bars stand in the middle of the room between controllers and inverter */
+const BARS_ROOM = 150
+const X: Record<Lane, number> & { bars: number } = (() => {
+  let at = MARGIN
+  const found: Partial<Record<Lane | 'bars', number>> = {}
+  for (const lane of Object.keys(LANES) as Lane[]) {
+    if (lane === 'inverter') {
+      found.bars = at
+      at += BARS_ROOM
+    }
+    found[lane] = at
+    at += LANES[lane] + GAPS[lane]
+  }
+  return found as Record<Lane, number> & { bars: number }
+})()
+const WIDTH = X.branch + LANES.branch + MARGIN
+
+/** A text cut to a breadth, with an ellipsis where it had to be. */
+export function fitted(text: string, width: number, size = TEXT): string {
+  const most = Math.floor(width / (size * LETTER))
+  return text.length <= most ? text : `${text.slice(0, Math.max(1, most - 1)).trimEnd()}…`
+}
+
+/** A text over so many lines of a breadth at most, the last cut where it had to be. */
+function broken(text: string, width: number, most: number): string[] {
+  const lines: string[] = []
+  let rest = text
+  while (rest && lines.length < most) {
+    const cut = lines.length === most - 1 ? fitted(rest, width) : wholeWords(rest, width)
+    lines.push(cut.trim())
+    rest = cut === rest || lines.length === most ? '' : rest.slice(cut.length)
+  }
+  return lines
+}
+function wholeWords(text: string, width: number): string {
+  const most = Math.floor(width / (TEXT * LETTER))
+  if (text.length <= most) return text
+  const space = text.lastIndexOf(' ', most)
+  return text.slice(0, space > 0 ? space + 1 : most)
+}
+
+/** As a line of the drawing is marked. */
+export const levelOf = ({ faults, carries, unmeasured }: WorkedCircuit): Level =>
+  !carries ? 'stop' : faults.length > 0 ? 'watch' : unmeasured ? 'open' : 'sound'
+
+const SHORT: Record<string, string> = {
+  'class-t': 'class T',
+  'pv-fuse': 'fuse',
+  'dc-fuse': 'fuse',
+  'dc-breaker': 'breaker',
+  'ac-breaker': 'breaker',
+}
+
+/** A circuit's cable: `6 AWG`, `each 2/0 AWG`. */
+export function circuitCable({ circuit, conductor }: WorkedCircuit): Words {
+  if (!conductor) return 'no cable does'
+  // as it is printed on it: the other measure stands in the table
+  const size = conductor.size.replace('mm2', 'mm²')
+  const cable = conductor.parallel > 1 ? `${conductor.parallel} × ${size}` : size
+  return circuit.quantity > 1 ? `each ${cable}` : cable
+}
+
+/** What is said of a circuit along its line: its cable and length, and its device. */
+export function circuitLines(worked: WorkedCircuit): Words[] {
+  const { circuit, conductor, choice, device } = worked
+  if (circuit.within) return ['in the unit']
+  const cable = conductor ? say`${circuitCable(worked)}, ${metres(choice.oneWayM)}` : circuitCable(worked)
+  if (!device) return [cable]
+  const poles = device.poles > 1 ? `, ${device.poles} poles` : ''
+  return [
+    cable,
+    say`${device.amps === null ? 'none' : { value: device.amps, unit: 'A' }} ${SHORT[device.kind]}${poles}`,
+  ]
+}
+
+/**
+ * Lays a system out in fixed lanes, from the sun on the left to the sockets on the right, the bank below.
+ *
+ * @param write how a text with figures is written for the reader
+ */
+export function oneLine(system: System, circuits: readonly WorkedCircuit[], write: (words: Words) => string): Drawing {
+  return new Draughtsman(system, circuits, write).draw()
+}
+
+class Draughtsman {
+  private readonly boxes = new Map<string, Box>()
+  private readonly lines: Line[] = []
+  private readonly marks: Mark[] = []
+  private readonly labels: Label[] = []
+  private readonly worked: Map<string, WorkedCircuit>
+
+  constructor(
+    private readonly system: System,
+    circuits: readonly WorkedCircuit[],
+    private readonly write: (words: Words) => string,
+  ) {
+    this.worked = new Map(circuits.map((each) => [each.circuit.id, each]))
+  }
+
+  draw(): Drawing {
+    const left = this.leftSide()
+    const right = this.rightSide()
+    const barsTop = MARGIN
+    const barsEnd = Math.max(left.dcEnd, right.dcEnd)
+    const bars = this.node('bars')
+    if (bars) this.boxes.set('bars', { ...this.boxOf(bars, X.bars, barsTop, 8, barsEnd - barsTop), lines: [] })
+    let y = Math.max(left.end, right.end, barsEnd + 10)
+    this.joinDc()
+    y = this.acRows(y)
+    y = this.pumps(y)
+    const end = this.ground(y + 6)
+    if (bars) this.say('', X.bars + 4, barsEnd + 13, this.write('DC bars'), 'middle', 'sound')
+    return {
+      width: WIDTH,
+      height: end + MARGIN,
+      boxes: [...this.boxes.values()],
+      lines: this.lines,
+      marks: this.marks,
+      labels: this.labels,
+    }
+  }
+
+  /** Arrays with their controllers on the bars, direct sources, and the bank under them. */
+  private leftSide(): { dcEnd: number; end: number } {
+    let y = MARGIN
+    const controllers = this.kind('controller').filter(({ id }) => !this.isAc(id))
+    for (const controller of controllers) y = this.controllerRows(controller, y)
+    for (const source of [...this.kind('source'), ...this.kind('vehicle')].filter(({ id }) => !this.isAc(id))) {
+      this.place(source, X.controller, y, LANES.controller)
+      y += ROW
+    }
+    const bank = this.node('bank')
+    if (bank) {
+      const inside = this.system.circuits.filter(({ from, to }) => from === 'bank' && to === 'bank')
+      const height = BOX + inside.length * LINE_GAP + (inside.length > 0 ? 6 : 0)
+      const box = this.place(bank, X.combiner, y, LANES.combiner + GAPS.combiner + LANES.controller, height)
+      inside.forEach(({ id, name }, i) => {
+        const each = this.worked.get(id)!
+        const text = `${name}: ${circuitLines(each).map(this.write).join(', ')}`
+        this.say(id, box.x + 8, box.y + BOX + i * LINE_GAP, fitted(text, box.width - 16), 'start', levelOf(each))
+      })
+      y += height + ROW - BOX
+    }
+    return { dcEnd: y - (ROW - BOX), end: y }
+  }
+
+  /** A controller with all its arrays; those feed it one under the other. */
+  private controllerRows(controller: SystemNode, top: number): number {
+    const lines = this.system.circuits.filter(({ to, area }) => to === controller.id && area === 'array')
+    const rows = Math.max(1, lines.length)
+    const height = Math.max(BOX, lines.length * 20)
+    const middle = top + (rows * ROW - (ROW - BOX)) / 2
+    const box = this.place(controller, X.controller, middle - height / 2, LANES.controller, height)
+    lines.forEach((line, i) => {
+      const y = top + i * ROW
+      const from = this.node(line.from)!
+      const middleY = y + BOX / 2
+      const combined = from.kind === 'combiner'
+      const strings = combined ? this.node(this.system.circuits.find(({ to }) => to === from.id)!.from)! : from
+      this.place(strings, X.strings, y, LANES.strings)
+      if (combined) {
+        this.place(from, X.combiner, y, LANES.combiner)
+        const string = this.system.circuits.find(({ to }) => to === from.id)!
+        this.line(
+          string,
+          [
+            [X.strings + LANES.strings, middleY],
+            [X.combiner, middleY],
+          ],
+          GAPS.strings,
+        )
+      }
+      const start = combined ? X.combiner + LANES.combiner : X.strings + LANES.strings
+      const port = box.y + ((i + 1) * box.height) / (lines.length + 1)
+      const bend = X.controller - 12 - (lines.length > 1 ? (i % 4) * 5 : 0)
+      this.line(
+        line,
+        [
+          [start, middleY],
+          [bend, middleY],
+          [bend, port],
+          [box.x, port],
+        ],
+        bend - start - 8,
+      )
+    })
+    return top + rows * ROW
+  }
+
+  /** Inverter and panel with its branches, what feeds them, and what direct current goes to. */
+  private rightSide(): { dcEnd: number; end: number } {
+    let y = MARGIN
+    const inverter = this.node('inverter')
+    if (inverter) this.place(inverter, X.inverter, y, LANES.inverter)
+    const panel = this.node('panel')
+    const branches = this.system.circuits.filter(({ from }) => from === 'panel')
+    const height = Math.max(BOX, branches.length * BRANCH - 6)
+    let dcEnd = y + BOX
+    if (panel) {
+      const box = this.place(panel, X.panel, y, LANES.panel, height)
+      branches.forEach((circuit, i) => this.branchRow(circuit, y + i * BRANCH, box.x + box.width))
+      if (inverter) this.straight('panel', 'inverter', 'panel', GAPS.inverter)
+      y += height + ROW - BOX
+    }
+    let feeds = 0
+    for (const node of ['generator', 'shore', 'grid'].flatMap((kind) => this.kind(kind as SystemNode['kind']))) {
+      const circuit = this.system.circuits.find(({ from }) => from === node.id)!
+      const box = this.place(node, X.panel, y, LANES.panel)
+      const middle = y + BOX / 2
+      if (circuit.to === 'charger') {
+        this.place(this.node('charger')!, X.inverter, y, LANES.inverter)
+        this.line(
+          circuit,
+          [
+            [box.x, middle],
+            [X.inverter + LANES.inverter, middle],
+          ],
+          GAPS.inverter,
+        )
+        dcEnd = y + BOX
+      } else {
+        const x = X.inverter + LANES.inverter / 2 + 20 * feeds++ - 10
+        this.line(
+          circuit,
+          [
+            [box.x, middle],
+            [x, middle],
+            [x, MARGIN + BOX],
+          ],
+          box.x - x - 12,
+        )
+      }
+      y += ROW
+    }
+    const centre = this.node('dc-centre')
+    if (centre) {
+      const own = this.system.circuits.filter(({ from }) => from === centre.id)
+      const tall = Math.max(BOX, own.length * BRANCH - 6)
+      const box = this.place(centre, X.inverter, y, LANES.inverter, tall)
+      own.forEach((circuit, i) => this.branchRow(circuit, y + i * BRANCH, box.x + box.width))
+      dcEnd = y + tall
+      y += tall + ROW - BOX
+    }
+    for (const dump of this.kind('dump')) {
+      this.place(dump, X.inverter, y, LANES.inverter)
+      dcEnd = y + BOX
+      y += ROW
+    }
+    return { dcEnd, end: y }
+  }
+
+  private branchRow(circuit: Circuit, y: number, from: number): void {
+    const node = this.node(circuit.to)!
+    const box = this.place(node, X.branch, y, LANES.branch, BRANCH - 6)
+    const middle = y + box.height / 2
+    this.line(
+      circuit,
+      [
+        [from, middle],
+        [box.x, middle],
+      ],
+      GAPS.panel,
+      X.branch - GAPS.panel / 2,
+    )
+  }
+
+  /** Everything that stands on the bars. */
+  private joinDc(): void {
+    for (const circuit of this.system.circuits) {
+      const toBars = circuit.to === 'bars'
+      if (!toBars && circuit.from !== 'bars') continue
+      const box = this.boxes.get(toBars ? circuit.from : circuit.to)
+      if (!box) continue
+      const y = box.y + Math.min(box.height, BOX) / 2
+      const onLeft = box.x < X.bars
+      const [a, b]: Point[] = onLeft
+        ? [
+            [box.x + box.width, y],
+            [X.bars, y],
+          ]
+        : [
+            [X.bars + 8, y],
+            [box.x, y],
+          ]
+      this.line(circuit, [a, b], Math.abs(b[0] - a[0]) - 4)
+    }
+    const boxed = this.system.circuits.find(({ id, within }) => id === 'inverter' && within)
+    const [bank, inverter] = [this.boxes.get('bank'), this.boxes.get('inverter')]
+    if (boxed && bank && inverter) {
+      const y = bank.y + bank.height / 2
+      const x = inverter.x + 14
+      this.line(
+        boxed,
+        [
+          [bank.x + bank.width, y],
+          [x, y],
+          [x, inverter.y + inverter.height],
+        ],
+        GAPS.controller,
+      )
+    }
+  }
+
+  /** What makes alternating current of its own goes round the bars to the panel. */
+  private acRows(top: number): number {
+    let y = top
+    const panel = this.boxes.get('panel')
+    if (!panel) return y
+    let lanes = 0
+    const toPanel = (circuit: Circuit, from: Box) => {
+      const middle = from.y + from.height / 2
+      const x = X.panel - 14 - lanes * 8
+      const port = panel.y + panel.height - 8 - lanes * 8
+      lanes++
+      this.line(
+        circuit,
+        [
+          [from.x + from.width, middle],
+          [x, middle],
+          [x, port],
+          [panel.x, port],
+        ],
+        GAPS.controller,
+      )
+    }
+    for (const controller of this.kind('controller').filter(({ id }) => this.isAc(id))) {
+      y = this.controllerRows(controller, y)
+      toPanel(
+        this.system.circuits.find(({ from, to }) => from === controller.id && to === 'panel')!,
+        this.boxes.get(controller.id)!,
+      )
+    }
+    for (const source of this.kind('source').filter(({ id }) => this.isAc(id))) {
+      const box = this.place(source, X.controller, y, LANES.controller)
+      toPanel(
+        this.system.circuits.find(({ from }) => from === source.id)!,
+        box,
+      )
+      y += ROW
+    }
+    return y
+  }
+
+  private pumps(top: number): number {
+    let y = top
+    for (const pump of this.kind('pump')) {
+      const circuit = this.system.circuits.find(({ to }) => to === pump.id)!
+      const strings = this.place(this.node(circuit.from)!, X.strings, y, LANES.strings)
+      const box = this.place(pump, X.controller, y, LANES.controller)
+      this.line(
+        circuit,
+        [
+          [strings.x + strings.width, y + BOX / 2],
+          [box.x, y + BOX / 2],
+        ],
+        GAPS.combiner,
+      )
+      y += ROW
+    }
+    return y
+  }
+
+  /** Ground bar and electrodes under it all, and the one bond. */
+  private ground(top: number): number {
+    const bar = this.node('ground-bar')
+    if (!bar) return top
+    const box = this.place(bar, X.inverter, top, LANES.inverter)
+    const y = top + BOX / 2
+    const electrode = this.node('electrode')
+    if (electrode) {
+      const there = this.place(electrode, X.branch, top, LANES.branch)
+      this.lead(
+        'electrode',
+        [
+          [box.x + box.width, y],
+          [there.x, y],
+        ],
+        X.panel + 20,
+      )
+      this.marks.push({ kind: 'ground', x: there.x + there.width / 2, y: there.y + there.height, says: 'earth' })
+    }
+    const panel = this.boxes.get('panel')
+    if (panel) {
+      const x = panel.x + panel.width + 22
+      const from = panel.y + panel.height
+      this.lead(
+        'bond',
+        [
+          [panel.x + panel.width - 12, from],
+          [panel.x + panel.width - 12, from + 9],
+          [x, from + 9],
+          [x, top - 9],
+          [box.x + box.width - 20, top - 9],
+          [box.x + box.width - 20, top],
+        ],
+        null,
+      )
+      this.say('bond', x - 8, top - 14, '', 'start', 'sound')
+    }
+    let next = top
+    for (const { id, from } of this.system.leads.filter((each) => each.id.startsWith('bonded:'))) {
+      const rod = this.place(this.node(from)!, X.strings, next, LANES.strings + GAPS.strings)
+      this.lead(
+        id,
+        [
+          [rod.x + rod.width, next + BOX / 2],
+          [X.inverter - 20, next + BOX / 2],
+          [X.inverter - 20, y + 8],
+          [box.x, y + 8],
+        ],
+        X.combiner + 60,
+      )
+      this.marks.push({ kind: 'ground', x: rod.x + rod.width / 2, y: rod.y + rod.height, says: 'earth' })
+      next += ROW
+    }
+    const sensor = this.node('sensor')
+    const bank = this.boxes.get('bank')
+    if (sensor && bank) {
+      const box = this.place(sensor, X.strings, bank.y, LANES.strings)
+      this.lead(
+        'sense',
+        [
+          [box.x + box.width, bank.y + BOX / 2],
+          [bank.x, bank.y + BOX / 2],
+        ],
+        null,
+      )
+    }
+    const caseOf = new Set(['combiner', 'controller', 'inverter', 'panel', 'generator', 'dc-centre', 'charger'])
+    for (const each of this.boxes.values())
+      if (caseOf.has(each.kind))
+        this.marks.push({ kind: 'ground', x: each.x + 10, y: each.y + each.height, says: 'its case on the ground bar' })
+    return Math.max(next, top + ROW)
+  }
+
+  private lead(id: string, points: Point[], labelX: number | null): void {
+    const lead = this.system.leads.find((each) => each.id === id) as Lead
+    this.lines.push({ id, current: lead.current, points, level: 'sound' })
+    if (labelX === null) return
+    const y = points[0][1]
+    const words = lead.size ? lead.size.replace('mm2', 'mm²') : lead.name
+    this.say(id, labelX, y - 4, this.write(words), 'start', 'sound')
+  }
+
+  /** A circuit's line with its device, what stands in it, and what is said of it over its first stretch. */
+  private line(circuit: Circuit, points: Point[], room: number, middle?: number): void {
+    const worked = this.worked.get(circuit.id)!
+    const level = levelOf(worked)
+    this.lines.push({ id: circuit.id, current: circuit.current, points, level })
+    const [[x0, y], [x1]] = points
+    const at = middle ?? x0 + Math.sign(x1 - x0) * (room / 2 + 4)
+    circuitLines(worked).forEach((words, i) => {
+      const whole = this.write(words)
+      // a length that finds no room stands in the table
+      const text = i === 0 && fitted(whole, room) !== whole ? this.write(circuitCable(worked)) : whole
+      this.say(circuit.id, at, i === 0 ? y - 11 : y + 19, fitted(text, room), 'middle', level)
+    })
+    this.inLine(circuit, worked, x0, x1, y, room)
+  }
+
+  /** Symbols stand on the stretch that is spoken of, the device nearest to where it protects. */
+  private inLine(circuit: Circuit, { device }: WorkedCircuit, x0: number, x1: number, y: number, room: number): void {
+    const symbols: { kind: SymbolKind; says: string; end: boolean }[] = circuit.inline.map((each: Inline) => ({
+      kind: each.kind,
+      says: `${each.name}: ${this.write(each.rating)}`,
+      end: each.at === circuit.to,
+    }))
+    if (device)
+      symbols.unshift({
+        kind: device.kind.endsWith('breaker') ? 'breaker' : 'fuse',
+        says: `${circuit.name}: ${this.write(device.why)}`,
+        end: device.at === circuit.to,
+      })
+    const way = Math.sign(x1 - x0)
+    const step = Math.min(26, room / (symbols.length + 1))
+    let [near, far] = [0, 0]
+    for (const { kind, says, end } of symbols) {
+      const x = end ? x0 + way * (room - step * far++ - 6) : x0 + way * (14 + step * near++)
+      this.marks.push({ kind, x, y, says })
+    }
+  }
+
+  private straight(circuitId: string, from: string, to: string, room: number): void {
+    const [a, b] = [this.boxes.get(from)!, this.boxes.get(to)!]
+    const y = a.y + BOX / 2
+    this.line(
+      this.system.circuits.find(({ id }) => id === circuitId)!,
+      [
+        [a.x + a.width, y],
+        [b.x, y],
+      ],
+      room,
+    )
+  }
+
+  private say(id: string, x: number, y: number, text: string, anchor: Label['anchor'], level: Level): void {
+    if (text) this.labels.push({ id, x, y, text, anchor, level })
+  }
+
+  private isAc(id: string): boolean {
+    return this.system.circuits.some((circuit) => circuit.from === id && circuit.to === 'panel')
+  }
+
+  private node = (id: string): SystemNode | undefined => this.system.nodes.find((each) => each.id === id)
+  private kind = (kind: SystemNode['kind']): SystemNode[] => this.system.nodes.filter((each) => each.kind === kind)
+
+  private place(node: SystemNode, x: number, y: number, width: number, height = BOX): Box {
+    const box = this.boxOf(node, x, y, width, height)
+    this.boxes.set(node.id, box)
+    return box
+  }
+
+  private boxOf(node: SystemNode, x: number, y: number, width: number, height: number): Box {
+    const room = width - 12
+    const named = node.kind === 'combiner' ? 'Combiner' : node.name
+    const many = node.count > 1 && node.kind !== 'strings' && node.kind !== 'inverter'
+    const rows = Math.floor((height - 8) / LINE_GAP) - 1
+    const lines = [fitted(many ? `${named} × ${node.count}` : named, room)]
+    return {
+      id: node.id,
+      kind: node.kind,
+      x,
+      y,
+      width,
+      height,
+      lines: [...lines, ...broken(this.write(node.rating), room, Math.min(rows, 2))],
+    }
+  }
+}

@@ -1,0 +1,291 @@
+import { isBuiltIn, outputOf, trackerOf } from '../array/controllers.ts'
+import { BRIGHT, needsStringFuses } from '../array/stringFuses.ts'
+import { arrayRatedW } from '../array/power.ts'
+import { breakerVoltsFor, coldVoltage } from '../array/voltage.ts'
+import { absorptionV, bankNominalV } from '../bank/layout.ts'
+import type { ArrayField, Controller, Design } from '../document/types.ts'
+import { acrossVolts, serviceOf } from '../inverter/service.ts'
+import { amount, amps, volts, watts } from '../units/say.ts'
+import { say, type Words } from '../units/words.ts'
+import { climateOf } from '../weather/ruling.ts'
+import type { Builder } from './builder.ts'
+import { CONTINUOUS } from './builder.ts'
+import type { Inline } from './graph.ts'
+
+/** From this length on both ends of a line have a surge arrester. Source: IEC 60364-7-712 asks for one above a critical length, of this order where lightning is usual. */
+export const LONG_RUN_M = 10
+const STRING_LEAD_M = 3
+/** Modules bring leads of their own, and those are fine wire in the sun. */
+const ON_ARRAY_C = 45
+const USUAL_RUN_M = 15
+
+/** Strings of an array with those to come: what is to be added falls on the arrays by their size, in whole strings. */
+export function stringsLater({ arrays, growth }: Pick<Design, 'arrays' | 'growth'>, array: ArrayField): number {
+  const totalW = arrays.reduce((sum, each) => sum + arrayRatedW(each), 0)
+  return growth.arrayW > 0 ? Math.ceil(array.inParallel * (1 + growth.arrayW / totalW) - 1e-9) : array.inParallel
+}
+
+/** Every array with its strings, its line to the controller, and what stands in it. */
+export function solarSide(builder: Builder, lengthOf: (id: string, usualM: number) => number): void {
+  const { design } = builder
+  for (const array of design.arrays) {
+    const controller = design.controllers.find(({ id }) => id === array.controllerId)
+    if (controller) arrayLine(builder, array, controller, lengthOf)
+  }
+  for (const controller of design.controllers)
+    if (controller.part.kind !== 'ac-coupled') controllerToBars(builder, controller)
+  for (const pump of design.pumps) pumpLine(builder, pump)
+}
+
+function arrayLine(
+  builder: Builder,
+  array: ArrayField,
+  controller: Controller,
+  lengthOf: (id: string, usualM: number) => number,
+): void {
+  const { design } = builder
+  const { id, name, module, inSeries, inParallel } = array
+  const coldV = coldVoltage({
+    inSeries,
+    vocV: module.vocV,
+    betaVocPctPerK: module.betaVocPctPerK,
+    coldestC: design.place.recordLowC,
+    method: design.schools.coldVoltage,
+  })
+  const worksV = module.vmpV * inSeries
+  const strings = builder.node({
+    id: `strings:${id}`,
+    kind: 'strings',
+    name,
+    rating: say`${inParallel} × ${inSeries} × ${watts(module.ratedW)}, ${volts(coldV)} when coldest`,
+    site: 'array',
+    count: inParallel,
+    step: 'array',
+  })
+  const later = stringsLater(design, array)
+  const fused = needsStringFuses(design, array)
+  const shortA = module.iscA
+  let from = strings
+  if (inParallel > 1) {
+    from = builder.node({
+      id: `combiner:${id}`,
+      kind: 'combiner',
+      name: `Combiner of ${name}`,
+      rating: say`${later} strings, ${volts(breakerVoltsFor(coldV) ?? coldV)} DC`,
+      site: 'array',
+      step: 'array',
+    })
+    builder.circuit({
+      id: `string:${id}`,
+      name: `Strings of ${name}`,
+      area: 'array',
+      from: strings,
+      to: from,
+      quantity: inParallel,
+      workingA: module.impA,
+      designA: shortA * BRIGHT * CONTINUOUS,
+      correctedA: shortA * BRIGHT,
+      volts: worksV,
+      highestV: coldV,
+      faultA: (inParallel - 1) * shortA * BRIGHT,
+      because: say`Isc ${amps(shortA)} × 1.25 for bright clouds × 1.25 for hours on end`,
+      device: fused
+        ? {
+            kind: 'pv-fuse',
+            poles: 1,
+            at: from,
+            why: say`a short in one string is fed by the others; its modules stand ${amps(module.seriesFuseA)}`,
+            mostA: module.seriesFuseA,
+          }
+        : null,
+      usual: { oneWayM: STRING_LEAD_M, laid: 'free-air', ambientC: ON_ARRAY_C, allowedDropPct: 1 },
+    })
+  }
+  const line = `array:${id}`
+  const lengthM = lengthOf(line, USUAL_RUN_M)
+  const to = `controller:${controller.id}`
+  const classV = array.breakerV ?? breakerVoltsFor(coldV)
+  const switchA = shortA * later * BRIGHT * CONTINUOUS
+  const rating: Words = classV === null ? say`${amps(switchA)}` : say`${volts(classV)} DC, over ${amps(switchA)}`
+  const inline: Inline[] = [
+    { id: `switch:${id}`, kind: 'switch', name: `Disconnect of ${name}`, rating, at: to },
+    ...(lengthM > LONG_RUN_M
+      ? [from, to].map((at, end): Inline => ({
+          id: `arrester:${id}:${end + 1}`,
+          kind: 'arrester',
+          name: `Surge arrester of ${name}, ${end === 0 ? 'at the array' : 'at the controller'}`,
+          rating: say`DC, type 2, over ${volts(coldV)}`,
+          at,
+        }))
+      : []),
+  ]
+  builder.circuit({
+    id: line,
+    name: `${name} to ${controller.name}`,
+    area: 'array',
+    from,
+    to,
+    workingA: module.impA * later,
+    designA: shortA * later * BRIGHT * CONTINUOUS,
+    correctedA: shortA * later * BRIGHT,
+    volts: worksV,
+    highestV: coldV,
+    faultA: othersOnTracker(design, array) * BRIGHT,
+    because: say`Isc ${amps(shortA)} × ${later}${later > inParallel ? say`, ${later - inParallel} of them later,` : ''} × 1.25 for bright clouds × 1.25 for hours on end`,
+    device: null,
+    inline,
+    asksLength: true,
+    yearKWh: yearKWh(design, array),
+    usual: { oneWayM: USUAL_RUN_M, laid: array.site === 'ground' ? 'buried' : 'conduit', allowedDropPct: 2.5 },
+  })
+}
+
+/** Short-circuit current the other arrays on an array's tracker bring, A. */
+const othersOnTracker = (design: Design, array: ArrayField): number =>
+  design.arrays
+    .filter(
+      (other) =>
+        other !== array &&
+        other.controllerId === array.controllerId &&
+        trackerOf(design, other) === trackerOf(design, array),
+    )
+    .reduce((sum, { module, inParallel }) => sum + module.iscA * inParallel, 0)
+
+const DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
+/** Of the level sun a year, what a fixed array turns into watt-hours, roughly: it only weighs the loss in its wire. */
+function yearKWh(design: Design, array: ArrayField): number {
+  const sun = climateOf(design.place).monthly.reduce(
+    (sum, { ghiKWhM2Day }, month) => sum + ghiKWhM2Day * DAYS[month],
+    0,
+  )
+  return (arrayRatedW(array) / 1000) * sun
+}
+
+function controllerToBars(builder: Builder, controller: Controller): void {
+  const { design } = builder
+  const inside = isBuiltIn(design, controller)
+  const node = builder.node({
+    id: `controller:${controller.id}`,
+    kind: 'controller',
+    name: controller.name,
+    rating: say`${volts(controller.part.maxInputV)}, ${amps(controller.part.outputA)}${inside ? ' in the inverter' : ''}`,
+    site: 'room',
+    step: 'array',
+  })
+  // the one battery cable of an all-in-one is the inverter's
+  if (inside) return
+  const outA = outputOf(controller)
+  const chargeV = absorptionV(design.bank)
+  builder.circuit({
+    id: `controller:${controller.id}`,
+    name: `${controller.name} to the bars`,
+    area: 'bank',
+    from: node,
+    to: 'bars',
+    workingA: outA,
+    volts: bankNominalV(design.bank),
+    highestV: chargeV,
+    faultA: bankFaultA(design),
+    because: say`the controller’s ${amps(outA)} × 1.25`,
+    device: { kind: 'dc-breaker', poles: 1, at: 'bars', why: 'the bank can feed a short in this cable', mostA: null },
+    usual: { oneWayM: 2, allowedDropPct: 1 },
+  })
+}
+
+/** Ohms in a bank's way that the jumpers of a string bring at the least; a bank of stated resistance has them inside. */
+const LEAST_MILLIOHM = 0.05
+
+/** What the whole bank drives into a short at the bars, charged full, with nothing but its own resistance in the way, A. */
+export function bankFaultA({ bank }: Pick<Design, 'bank'>): number {
+  const milliohm = Math.max(LEAST_MILLIOHM, bank.part.resistanceMilliohm * bank.inSeries)
+  return (absorptionV(bank) / (milliohm / bank.inParallel)) * 1000
+}
+
+/** AC-coupled controllers feed the house panel. */
+export function acCoupled(builder: Builder): void {
+  const { design } = builder
+  const acV = acrossVolts(design.inverter)
+  for (const controller of design.controllers) {
+    if (controller.part.kind !== 'ac-coupled') continue
+    const outW = controller.part.outputAcW ?? 0
+    const threePhase = serviceOf(design.inverter) === 'three-phase'
+    const workingA = outW / acV / (threePhase ? Math.sqrt(3) : 1)
+    const from = builder.node({
+      id: `controller:${controller.id}`,
+      kind: 'controller',
+      name: controller.name,
+      rating: say`${volts(controller.part.maxInputV)}, ${watts(outW)} AC`,
+      site: 'room',
+      step: 'array',
+    })
+    builder.circuit({
+      id: `controller:${controller.id}`,
+      name: `${controller.name} to the panel`,
+      area: 'house',
+      current: 'ac',
+      from,
+      to: 'panel',
+      wires: threePhase ? 3 : 2,
+      threePhase,
+      workingA,
+      volts: acV,
+      because: say`its ${watts(outW)} AC × 1.25`,
+      device: {
+        kind: 'ac-breaker',
+        poles: threePhase ? 3 : acV > 200 && design.inverter.part.topology !== 'single-230' ? 2 : 1,
+        at: 'panel',
+        why: 'the panel can feed a short in this cable',
+        mostA: null,
+      },
+      asksLength: true,
+      usual: { oneWayM: 5, allowedDropPct: 2 },
+    })
+  }
+}
+
+function pumpLine(builder: Builder, { id, name, arrayW, ratedW }: Design['pumps'][number]): void {
+  const strings = builder.node({
+    id: `strings:${id}`,
+    kind: 'strings',
+    name: `Modules of ${name}`,
+    rating: say`${watts(arrayW)}`,
+    site: 'yard',
+    step: 'loads',
+  })
+  const pump = builder.node({
+    id: `pump:${id}`,
+    kind: 'pump',
+    name,
+    rating: say`${watts(ratedW)}`,
+    site: 'yard',
+    step: 'loads',
+  })
+  // its maker wires its modules to about this many volts
+  const worksV = PUMP_V
+  const workingA = arrayW / worksV
+  builder.circuit({
+    id: `pump:${id}`,
+    name: `Modules to ${name}`,
+    area: 'array',
+    from: strings,
+    to: pump,
+    workingA,
+    designA: workingA * BRIGHT * CONTINUOUS,
+    correctedA: workingA * BRIGHT,
+    volts: worksV,
+    highestV: worksV * 1.5,
+    because: say`its modules’ ${watts(arrayW)} at about ${amount(worksV, 'V')} × 1.25 × 1.25; its manual has the last word`,
+    inline: [
+      {
+        id: `switch:${id}`,
+        kind: 'switch',
+        name: `Disconnect of ${name}`,
+        rating: say`${volts(worksV * 1.5)} DC`,
+        at: pump,
+      },
+    ],
+    asksLength: true,
+    usual: { oneWayM: 30, laid: 'buried', allowedDropPct: 3 },
+  })
+}
+const PUMP_V = 100

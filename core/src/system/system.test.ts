@@ -1,0 +1,315 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { addArray } from '../change/array.ts'
+import { measuredCircuits, setCircuit, settledCircuits, thinnestCircuits, usualCircuit } from '../change/circuits.ts'
+import { addSource, takeBackup } from '../change/generator.ts'
+import { setInverterCount } from '../change/inverter.ts'
+import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
+import type { Design } from '../document/types.ts'
+import { derive } from '../derive/derive.ts'
+import { migrate } from '../design/migrate.ts'
+import { findings } from '../rules/registry.ts'
+import { said } from '../units/words.ts'
+import { structuredCloneOf } from '../parts/shelf.ts'
+import { judged } from '../wiring/choose.ts'
+import { CONDUCTORS, deviceLimit } from '../wiring/conductors.ts'
+import { bankFaultA } from './solar.ts'
+import { fullLoadA, stringAmps } from './battery.ts'
+import { bankConductors } from './bankConductors.ts'
+import { systemOf } from './systemOf.ts'
+import { workedCircuits, type WorkedCircuit } from './work.ts'
+
+const SAMPLES = { larkspurBench, larkspurFlooded, larkspurMoreSun, gannetSkerry, copperDraw }
+const worked = (design: Design, id: string): WorkedCircuit =>
+  workedCircuits(design).find(({ circuit }) => circuit.id === id)!
+const told = (design: Design) =>
+  findings({ design, derived: derive(design), winter: null }).filter(({ step }) => step === 'wiring')
+const levels = (design: Design, subject: string) =>
+  told(design).flatMap((each) => (each.subject === subject ? [each.level] : []))
+
+/** Designs of every shape the graph knows. */
+const anyDesign = fc
+  .record({
+    make: fc.constantFrom(...Object.values(SAMPLES)),
+    arrays: fc.integer({ min: 0, max: 4 }),
+    strings: fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 5, maxLength: 5 }),
+    inverters: fc.integer({ min: 1, max: 3 }),
+    bank: fc.record({ inParallel: fc.integer({ min: 1, max: 8 }), stringFuses: fc.boolean() }),
+    takeoff: fc.constantFrom('one-end' as const, 'opposite-corners' as const, 'equal-leads' as const),
+    backup: fc.constantFrom('generator' as const, 'shore' as const, 'vehicle' as const, 'none' as const),
+    separate: fc.boolean(),
+    grid: fc.boolean(),
+    sources: fc.array(fc.constantFrom('wind' as const, 'stream' as const), { maxLength: 2 }),
+    side: fc.constantFrom('dc' as const, 'ac' as const),
+    dc: fc.integer({ min: 0, max: 3 }),
+    electrodes: fc.constantFrom('one' as const, 'bonded-second' as const),
+  })
+  .map((drawn): Design => {
+    let design = structuredCloneOf(drawn.make())
+    for (let i = 0; i < drawn.arrays; i++) design = addArray(design)
+    design.arrays.forEach((array, i) => (array.inParallel = drawn.strings[i % drawn.strings.length]))
+    design = takeBackup(drawn.backup)(setInverterCount(drawn.inverters)(design))
+    for (const kind of drawn.sources) design = addSource(kind, 300)(design)
+    design = structuredCloneOf(design)
+    for (const source of design.sources) Object.assign(source, { side: drawn.side, surplus: 'dump-load' })
+    Object.assign(design.bank, drawn.bank, { takeoff: drawn.takeoff, order: [], weak: [] })
+    design.generator.charger = drawn.separate ? 'separate' : 'inverter'
+    design.grid.present = drawn.grid
+    design.schools.electrodes = drawn.electrodes
+    design.loads.slice(0, drawn.dc).forEach((load) => (load.leg = 'DC'))
+    return design
+  })
+
+describe('the graph of any design', () => {
+  it('has every array, controller, bank string, inverter, source and load once, joined by circuits', () => {
+    fc.assert(
+      fc.property(anyDesign, (design) => {
+        const { nodes, circuits, leads } = systemOf(design)
+        const ids = nodes.map(({ id }) => id)
+        expect(new Set(ids).size, 'nodes once').toBe(ids.length)
+        const lines = [...circuits, ...leads]
+        expect(new Set(lines.map(({ id }) => id)).size, 'lines once').toBe(lines.length)
+        for (const { id, from, to } of lines) {
+          expect(ids, `${id} from`).toContain(from)
+          expect(ids, `${id} to`).toContain(to)
+        }
+        const joined = new Set(lines.flatMap(({ from, to }) => [from, to]))
+        for (const id of ids) if (!id.startsWith('controller:')) expect(joined, id).toContain(id)
+        for (const { id } of design.arrays) {
+          expect(
+            circuits.filter((each) => each.id === `array:${id}`),
+            id,
+          ).toHaveLength(1)
+        }
+        for (const { id, part } of design.controllers)
+          if (part.id !== design.inverter.part.controller?.id)
+            expect(
+              circuits.filter((each) => each.id === `controller:${id}`),
+              id,
+            ).toHaveLength(1)
+        for (const { id } of design.sources) expect(circuits.some((each) => each.id === `source:${id}`)).toBe(true)
+        for (const load of design.loads.filter(({ leg }) => leg === 'DC'))
+          expect(circuits.some((each) => each.id === `branch:${load.id}`)).toBe(true)
+        expect(circuits.find(({ id }) => id === 'inverter')!.quantity).toBe(design.inverter.quantity)
+        const main = bankConductors(design)
+        if (design.bank.stringFuses)
+          expect(main.find(({ part }) => part === 'fuse')!.quantity).toBe(design.bank.inParallel)
+        expect(leads.filter(({ id }) => id === 'bond')).toHaveLength(1)
+        for (const { workingA, designA, correctedA, volts, highestV, faultA } of circuits)
+          for (const figure of [workingA, designA, correctedA, volts, highestV, faultA])
+            expect(Number.isFinite(figure) && figure >= 0).toBe(true)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('is laid in conductors that fail in nothing, of which the next thinner fails in something', () => {
+    fc.assert(
+      fc.property(anyDesign, (design) => {
+        const sizes = CONDUCTORS.filter(({ basis }) => basis === design.place.wiringBasis).map(({ size }) => size)
+        for (const each of workedCircuits(thinnestCircuits(design))) {
+          const { circuit, conductor, choice, device, faults } = each
+          if (!conductor || circuit.within) continue
+          expect(faults.filter((fault) => fault !== 'device-over-modules' && fault !== 'no-device')).toEqual([])
+          if (device?.amps)
+            expect(device.amps).toBeLessThanOrEqual(deviceLimit(conductor.size, conductor.ampacityA) + 1e-9)
+          const thinner = sizes[sizes.indexOf(conductor.size) - 1]
+          if (!thinner || conductor.parallel > 1) continue
+          const { fails } = judged(
+            {
+              ...circuit,
+              ...choice,
+              basis: design.place.wiringBasis,
+              deviceA: device?.amps,
+              school: 'terminal-limited',
+            },
+            thinner,
+            1,
+          )
+          expect(fails, `${circuit.id} in ${thinner}`).not.toEqual([])
+        }
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe('currents by hand', () => {
+  it('an array: Isc × strings × 1.5625 at the terminals, × 1.25 where it lies, Imp for the drop', () => {
+    const design = larkspurBench()
+    const { module, inSeries } = design.arrays[0]
+    const { circuit } = worked(design, 'array:array-1')
+    expect(circuit.designA).toBeCloseTo(module.iscA * 2 * 1.5625, 9)
+    expect(circuit.correctedA).toBeCloseTo(module.iscA * 2 * 1.25, 9)
+    expect(circuit.workingA).toBeCloseTo(module.impA * 2, 9)
+    expect(circuit.volts).toBeCloseTo(module.vmpV * inSeries, 9)
+    expect(circuit.highestV).toBeGreaterThan(module.vocV * inSeries)
+  })
+  it('a second array has its own currents and its own line', () => {
+    const design = larkspurMoreSun()
+    expect(worked(design, 'array:array-2').circuit.designA).toBeCloseTo(design.arrays[0].module.iscA * 1.5625, 9)
+    expect(worked(design, 'controller:controller-2').circuit.to).toBe('bars')
+  })
+  it('the inverter: full load at the low cut-out', () => {
+    // 6 kW ÷ (0.9 × 44 V)
+    expect(worked(larkspurBench(), 'inverter').circuit.workingA).toBeCloseTo(6000 / (0.9 * 44), 6)
+    expect(fullLoadA(larkspurBench())).toBeCloseTo(151.515, 3)
+  })
+  it('the bank’s short is its volts over its strings’ resistance', () => {
+    const design = larkspurBench()
+    Object.assign(design.bank.part, { resistanceMilliohm: 30 })
+    Object.assign(design.bank, { inParallel: 6, inSeries: 1, absorbV: 56 })
+    expect(bankFaultA(design)).toBeCloseTo(56 / 0.005, 6)
+    expect(worked(design, 'bank-main').device).toMatchObject({ kind: 'class-t' })
+    design.bank.part.resistanceMilliohm = 300
+    expect(worked(design, 'bank-main').device).toMatchObject({ kind: 'dc-breaker' })
+  })
+  it('strings that are alike share the full load alike', () => {
+    const design = larkspurFlooded()
+    Object.assign(design.bank, { takeoff: 'opposite-corners', inParallel: 4, linkMilliohm: 0 })
+    for (const amps of stringAmps(design.bank, 100)) expect(amps).toBeCloseTo(25, 9)
+  })
+  it.each(['one-end', 'opposite-corners'] as const)(
+    'taken off at %s the busiest link carries all strings but one',
+    (takeoff) => {
+      const design = larkspurFlooded()
+      Object.assign(design.bank, { takeoff, inParallel: 4, linkMilliohm: 0, stringFuses: true })
+      const main = worked(design, 'bank-main').circuit.workingA
+      expect(worked(design, 'bank-link').circuit.workingA).toBeCloseTo(main * 0.75, 6)
+      expect(worked(design, 'bank-jumper').circuit.workingA).toBeCloseTo(main / 4, 6)
+    },
+  )
+  it('three strings on one tracker want fuses, two do not', () => {
+    const design = larkspurBench()
+    expect(worked(design, 'string:array-1').device).toBeNull()
+    design.arrays[0].inParallel = 3
+    const { device } = worked(design, 'string:array-1')
+    expect(device).toMatchObject({ kind: 'pv-fuse', amps: 25 })
+    expect(device!.amps).toBeLessThanOrEqual(design.arrays[0].module.seriesFuseA)
+  })
+  it('a fuse that would be more than the modules stand is a stop', () => {
+    const design = larkspurBench()
+    design.arrays[0].inParallel = 3
+    design.arrays[0].module.seriesFuseA = 15
+    expect(levels(design, 'string:array-1')).toEqual(['stop'])
+  })
+  it('a long line has an arrester at both ends, a short one none', () => {
+    const arresters = (oneWayM: number) =>
+      worked(setCircuit('array:array-1', { oneWayM })(larkspurBench()), 'array:array-1').circuit.inline.filter(
+        ({ kind }) => kind === 'arrester',
+      )
+    expect(arresters(60).map(({ at }) => at)).toEqual(['combiner:array-1', 'controller:controller-1'])
+    expect(arresters(6)).toEqual([])
+  })
+  it('the loss in an array’s wire is told in kilowatt-hours', () => {
+    const loss = (oneWayM: number) =>
+      worked(setCircuit('array:array-1', { oneWayM, size: '6 AWG' })(larkspurBench()), 'array:array-1').lossKWh!
+    expect(loss(60)).toBeGreaterThan(10)
+    expect(loss(120)).toBeCloseTo(2 * loss(60), 6)
+  })
+})
+
+describe('what is chosen about a circuit', () => {
+  const FAULTS: [string, string, Parameters<typeof setCircuit>[1], string][] = [
+    ['too thin a cable', 'inverter', { size: '10 AWG' }, 'stop'],
+    ['a drop too large', 'array:array-1', { size: '8 AWG', oneWayM: 150 }, 'watch'],
+    ['a fuse over its cable', 'controller:controller-1', { size: '2 AWG', deviceA: 400 }, 'stop'],
+    ['a breaker that opens at work', 'panel', { deviceA: 15 }, 'watch'],
+    ['an AC breaker on DC', 'controller:controller-1', { device: 'ac-breaker' }, 'stop'],
+    ['a device below the volts', 'controller:controller-1', { deviceV: 32 }, 'stop'],
+    ['a device that cannot break the short', 'bank-main', { deviceKA: 1 }, 'stop'],
+    ['a cable over its terminals', 'panel', { size: '10 AWG', terminalC: 60, oneWayM: 1 }, 'stop'],
+    ['a circuit that is not laid', 'array:array-1', { unused: true }, 'watch'],
+    ['five kilometres', 'array:array-1', { oneWayM: 5000 }, 'watch'],
+    ['a line whose drop no cable keeps', 'array:array-1', { oneWayM: 800, allowedDropPct: 0.1 }, 'watch'],
+  ]
+  it.each(FAULTS)('%s on %s is told, and its remedy mends it', (_, id, change, level) => {
+    const design = setCircuit(id, change)(larkspurBench())
+    const found = told(design).filter(({ subject }) => subject === id)
+    expect(found.map((each) => each.level)).toContain(level)
+    for (const { remedy, says } of found) {
+      if (!remedy) continue
+      expect(
+        told(remedy.apply(design)).some((each) => said(each.says) === said(says)),
+        said(says),
+      ).toBe(false)
+    }
+    expect(levels(larkspurBench(), id)).toEqual([])
+  })
+  it('lasts while what it belongs to does, and asks for nothing else', () => {
+    const design = setCircuit('array:array-1', { oneWayM: 33 })(larkspurBench())
+    expect(worked({ ...design, arrays: [...design.arrays].reverse() }, 'array:array-1').choice.oneWayM).toBe(33)
+    expect(setCircuit('array:none', { oneWayM: 1 })(design)).toBe(design)
+    expect(
+      usualCircuit('array:array-1')(setCircuit('array:array-1', { size: '2 AWG' })(design)).circuits,
+    ).toContainEqual(expect.objectContaining({ id: 'array:array-1', size: '', oneWayM: 33 }))
+  })
+  it('a cable chosen by hand that no longer does is left to the program; one that does stays', () => {
+    const design = setCircuit('panel', { size: '2 AWG' })(setCircuit('inverter', { size: '10 AWG' })(larkspurBench()))
+    const sizes = new Map(settledCircuits(design).circuits.map(({ id, size }) => [id, size]))
+    expect(sizes.get('panel')).toBe('2 AWG')
+    expect(sizes.get('inverter')).toBe('')
+  })
+  it('the school of free air lets a cable carry what its terminals would not bear', () => {
+    const design = larkspurBench()
+    const bears = worked(design, 'inverter').conductor!
+    design.schools.ampacity = 'free-air'
+    const free = worked(design, 'inverter').conductor!
+    expect(free.ampacityA / free.parallel).toBeGreaterThan(0)
+    expect(CONDUCTORS.findIndex(({ size }) => size === free.size)).toBeLessThan(
+      CONDUCTORS.findIndex(({ size }) => size === bears.size),
+    )
+  })
+})
+
+describe('lines that nobody measured', () => {
+  it('are open until they are', () => {
+    const bare = { ...larkspurBench(), circuits: [] }
+    const [open] = told(bare).filter(({ id }) => id === 'wiring.lengths')
+    expect(open.level).toBe('open')
+    expect(said(open.says)).toBe('3 lines have no measured length yet.')
+    expect(told(measuredCircuits(bare)).some(({ id }) => id === 'wiring.lengths')).toBe(false)
+  })
+})
+
+describe('designs of version 7', () => {
+  const run = (id: string, circuit: string, more: object = {}) => ({
+    id,
+    name: id,
+    circuit,
+    subjectId: null,
+    oneWayM: 7,
+    size: '6 AWG',
+    parallel: 1,
+    insulationC: 90,
+    ambientC: 30,
+    conductors: 2,
+    allowedDropPct: 3,
+    ...more,
+  })
+  it('keep the lengths and conductors of their runs', () => {
+    const { circuits: _circuits, ...older } = larkspurMoreSun()
+    const runs = [
+      run('a', 'array', { oneWayM: 41 }),
+      run('b', 'array', { subjectId: 'array-2', oneWayM: 43 }),
+      run('c', 'array', { oneWayM: 99 }),
+      run('d', 'controller-bank'),
+      run('e', 'bank-inverter', { oneWayM: 2.5, size: '4/0 AWG' }),
+      run('f', 'inverter-house'),
+      run('g', 'generator', { oneWayM: 21 }),
+    ]
+    const { document } = migrate({ ...older, version: 7, runs }) as { document: Design }
+    expect(document).not.toHaveProperty('runs')
+    const lengths = Object.fromEntries(document.circuits.map(({ id, oneWayM, size }) => [id, [oneWayM, size]]))
+    expect(lengths).toEqual({
+      'array:array-1': [41, '6 AWG'],
+      'array:array-2': [43, '6 AWG'],
+      'controller:controller-1': [7, '6 AWG'],
+      inverter: [2.5, '4/0 AWG'],
+      panel: [7, '6 AWG'],
+      backup: [21, '6 AWG'],
+      grid: [21, '6 AWG'],
+    })
+    expect(worked(document, 'array:array-2').choice.oneWayM).toBe(43)
+  })
+})

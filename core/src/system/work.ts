@@ -1,0 +1,229 @@
+import { breakerVoltsFor } from '../array/voltage.ts'
+import type { CircuitChoice, Design, DeviceKind } from '../document/types.ts'
+import {
+  chooseConductor,
+  enoughForCurrent,
+  judged,
+  thickestConductor,
+  type Asked,
+  type Chosen,
+  type Failure,
+} from '../wiring/choose.ts'
+import { conductor, deviceFor, type Basis } from '../wiring/conductors.ts'
+import { conduitFor, groundConductor, upsizedGround } from '../wiring/protection.ts'
+import { say, type Words } from '../units/words.ts'
+import type { Circuit, System } from './graph.ts'
+import { systemOf } from './systemOf.ts'
+
+/** The fuse or breaker of a circuit, as it is asked and as it is there. */
+export interface WorkedDevice {
+  kind: Exclude<DeviceKind, ''>
+  /** null above the largest standard one */
+  amps: number | null
+  poles: 1 | 2 | 3
+  at: string
+  /** volts and current it has to break at the least */
+  leastV: number
+  leastKA: number
+  /** what is printed on the one that is there; null where nobody said, and it is bought as it is asked */
+  ratedV: number | null
+  ratedKA: number | null
+  builtIn: boolean
+  why: Words
+}
+
+/** What is wrong with a circuit. */
+export type Fault =
+  | Failure
+  | 'no-conductor'
+  | 'no-device'
+  | 'device-small'
+  | 'device-over-modules'
+  | 'device-volts'
+  | 'device-ac-on-dc'
+  | 'device-breaks'
+  | 'unused'
+
+export interface WorkedCircuit {
+  circuit: Circuit
+  choice: CircuitChoice & { oneWayM: number }
+  /** nobody has measured it */
+  unmeasured: boolean
+  /** as chosen by hand or the thinnest that does; null where nothing does */
+  conductor: Chosen | null
+  /** somebody chose the conductor */
+  own: boolean
+  device: WorkedDevice | null
+  /** equipment ground beside it; empty where there is none */
+  groundSize: string
+  /** by trade size, and how full it is; null where it lies in none */
+  conduit: { name: string; share: number } | null
+  lossKWh: number | null
+  /** stud that its lugs go on, mm; null below the sizes that have lugs */
+  studMm: number | null
+  faults: Fault[]
+  /** carries its current behind its device */
+  carries: boolean
+  /** and keeps its drop */
+  sound: boolean
+}
+
+/** Rooms for the faults that burn; a drop only costs. */
+const HARMLESS: readonly Fault[] = ['drop', 'unused', 'device-small']
+/** Highest direct volts and kiloamps the usual one of its kind breaks. */
+export const USUAL_DEVICE: Record<Exclude<DeviceKind, ''>, { dcV: number; kA: number }> = {
+  'class-t': { dcV: 160, kA: 20 },
+  'pv-fuse': { dcV: 1000, kA: 20 },
+  'dc-fuse': { dcV: 58, kA: 6 },
+  'dc-breaker': { dcV: 150, kA: 10 },
+  'ac-breaker': { dcV: 0, kA: 10 },
+}
+/** What of the energy's loss a wire has, of its drop at full power: the square mean of a year's power over its mean. */
+const SQUARE_MEAN = 0.65
+
+/** What somebody chose about a circuit, or what is usual for it. */
+export function choiceOf(design: Pick<Design, 'circuits'>, circuit: Circuit): CircuitChoice {
+  return design.circuits.find(({ id }) => id === circuit.id) ?? { ...circuit.usual, oneWayM: null }
+}
+
+/**
+ * Every circuit of a design with its conductor, device, ground, conduit and drop.
+ * @param system of the design, where it is there already
+ */
+export function workedCircuits(design: Design, system: System = systemOf(design)): WorkedCircuit[] {
+  const chosen = new Map(design.circuits.map((choice) => [choice.id, choice]))
+  return system.circuits.map((circuit) =>
+    workCircuit(design, circuit, chosen.get(circuit.id) ?? { ...circuit.usual, oneWayM: null }),
+  )
+}
+
+/** What a circuit asks of its conductor. */
+function askedOf(design: Design, circuit: Circuit, choice: WorkedCircuit['choice'], deviceA: number | null): Asked {
+  const { ampacity, deviceSize } = design.schools
+  return {
+    basis: design.place.wiringBasis,
+    designA: circuit.designA,
+    correctedA: circuit.correctedA,
+    oneWayM: choice.oneWayM,
+    workingA: circuit.workingA,
+    volts: circuit.volts,
+    threePhase: circuit.threePhase,
+    allowedDropPct: choice.allowedDropPct,
+    insulationC: choice.insulationC,
+    terminalC: choice.terminalC,
+    ambientC: choice.ambientC,
+    conductors: choice.conductors,
+    laid: choice.laid,
+    school: ampacity,
+    deviceA,
+    nextAbove: deviceSize === 'next-above',
+  }
+}
+
+function workCircuit(design: Design, circuit: Circuit, given: CircuitChoice): WorkedCircuit {
+  const choice = { ...given, oneWayM: given.oneWayM ?? circuit.usual.oneWayM }
+  const unmeasured = circuit.asksLength && given.oneWayM === null && !choice.unused
+  const basis: Basis = design.place.wiringBasis
+  const device = deviceOf(circuit, choice, basis)
+  const asked = askedOf(design, circuit, choice, device?.amps ?? null)
+  const own = choice.size !== ''
+  const fixed = own ? judged(asked, choice.size, choice.parallel) : null
+  const best = fixed ? null : chooseConductor(asked)
+  const thick = fixed || best ? null : thickestConductor(asked)
+  const laid = fixed ?? best ?? thick
+  const fails: Failure[] = (fixed ?? thick)?.fails ?? []
+  const faults: Fault[] = choice.unused ? ['unused'] : circuit.within ? [] : faultsOf(circuit, laid, fails, device)
+  const carries = faults.every((fault) => HARMLESS.includes(fault))
+  const ground = laid && circuit.grounded && !circuit.within ? groundOf(asked, laid, device, basis) : ''
+  const inConduit = (choice.laid === 'conduit' || choice.laid === 'buried') && laid !== null && !circuit.within
+  return {
+    circuit,
+    choice,
+    unmeasured,
+    conductor: laid,
+    own,
+    device,
+    groundSize: ground,
+    conduit: inConduit ? conduitOf(circuit, laid, ground, basis) : null,
+    lossKWh: circuit.yearKWh !== null && laid ? (circuit.yearKWh * laid.dropPct * SQUARE_MEAN) / 100 : null,
+    studMm: laid ? studFor(laid.size) : null,
+    faults,
+    carries,
+    sound: carries && !faults.includes('drop'),
+  }
+}
+
+function deviceOf(circuit: Circuit, choice: CircuitChoice, basis: Basis): WorkedDevice | null {
+  const need = circuit.device
+  if (!need || circuit.within) return null
+  return {
+    kind: choice.device === '' ? need.kind : choice.device,
+    amps: choice.deviceA ?? deviceFor(circuit.designA, basis),
+    poles: need.poles,
+    at: need.at,
+    leastV: circuit.current === 'dc' ? (breakerVoltsFor(circuit.highestV) ?? circuit.highestV) : circuit.highestV,
+    leastKA: circuit.faultA / 1000,
+    ratedV: choice.deviceV,
+    ratedKA: choice.deviceKA,
+    builtIn: choice.builtIn,
+    why: need.why,
+  }
+}
+
+function faultsOf(
+  circuit: Circuit,
+  laid: Chosen | null,
+  fails: readonly Failure[],
+  device: WorkedDevice | null,
+): Fault[] {
+  const faults: Fault[] = laid ? [...fails] : ['no-conductor']
+  if (!device) return faults
+  if (device.amps === null) faults.push('no-device')
+  else {
+    if (device.amps < circuit.designA - 1e-9) faults.push('device-small')
+    const { mostA } = circuit.device!
+    if (mostA !== null && device.amps > mostA) faults.push('device-over-modules')
+  }
+  if (circuit.current === 'dc') {
+    if (device.kind === 'ac-breaker') faults.push('device-ac-on-dc')
+    if (device.ratedV !== null && device.ratedV < circuit.highestV) faults.push('device-volts')
+  } else if (device.ratedV !== null && device.ratedV < circuit.volts) faults.push('device-volts')
+  if (device.ratedKA !== null && device.ratedKA < device.leastKA) faults.push('device-breaks')
+  return faults
+}
+
+/** Largest device the table of grounds knows. */
+const GROUND_MOST_A = 1600
+
+function groundOf(asked: Asked, laid: Chosen, device: WorkedDevice | null, basis: Basis): string {
+  const least =
+    basis === 'awg'
+      ? groundConductor({ basis, deviceA: Math.min(GROUND_MOST_A, device?.amps ?? Math.max(asked.designA, 1)) })
+      : groundConductor({ basis, phaseSize: laid.size })
+  const enough = enoughForCurrent(asked)
+  // the metric table goes by the conductor that is laid already
+  return enough && basis === 'awg' && conductor(laid.size).basis === 'awg'
+    ? upsizedGround(least, laid.size, enough)
+    : least
+}
+
+function conduitOf(circuit: Circuit, laid: Chosen, ground: string, basis: Basis): WorkedCircuit['conduit'] {
+  const each = conductor(laid.size).outerMm
+  const wires = Array<number>(circuit.wires * laid.parallel).fill(each)
+  return conduitFor(basis, ground ? [...wires, conductor(ground).outerMm] : wires)
+}
+
+/** Least area of copper, mm², of each stud that lugs are made for, mm. Source: the usual holes of ring terminals, DIN 46234. */
+const STUDS: readonly [areaMm2: number, studMm: number][] = [
+  [60, 10],
+  [20, 8],
+  [8, 6],
+]
+const studFor = (size: string): number | null =>
+  STUDS.find(([areaMm2]) => conductor(size).areaMm2 >= areaMm2)?.[1] ?? null
+
+/** A conductor as people write it: `2 × 4/0 AWG`, `16 mm²`. */
+export function cableName({ size, parallel }: Pick<Chosen, 'size' | 'parallel'>): Words {
+  const named: Words = [{ size }]
+  return parallel > 1 ? say`${parallel} × ${named}` : named
+}
