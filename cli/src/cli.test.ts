@@ -75,6 +75,39 @@ describe('ambrel', () => {
     expect(refused.stderr).toContain('--from 13')
   })
 
+  it('wire prints every circuit with its conductor and device', async () => {
+    const { status, stdout } = await ambrel(['wire', file()])
+    expect(status).toBe(0)
+    const { circuits, leads, nodes } = JSON.parse(stdout)
+    const array = circuits.find(({ id }: { id: string }) => id === 'array:array-1')
+    expect(array).toMatchObject({
+      from: 'combiner:array-1',
+      to: 'controller:controller-1',
+      oneWayM: 60,
+      measured: true,
+    })
+    expect(array.inline.map(({ kind }: { kind: string }) => kind)).toEqual(['switch', 'arrester', 'arrester'])
+    const main = circuits.find(({ id }: { id: string }) => id === 'bank-main')
+    expect(main.device).toMatchObject({ kind: 'class-t', poles: 1, at: 'bank' })
+    expect(main.faults).toEqual([])
+    expect(leads.map(({ id }: { id: string }) => id)).toContain('bond')
+    expect(nodes.length).toBeGreaterThan(10)
+  })
+
+  it('draw writes the one-line drawing, in the units asked for', async () => {
+    const out = join(folder, 'one-line.svg')
+    const { status } = await ambrel(['draw', file(), '--out', out, '--units', 'imperial'])
+    expect(status).toBe(0)
+    const svg = readFileSync(out, 'utf8')
+    expect(svg).toMatch(/^<svg /)
+    expect(svg).toContain('197 ft')
+    expect((await ambrel(['draw', file()])).stdout).toContain('60 m')
+    const refused = await ambrel(['draw', file(), '--units', 'feet'])
+    expect(refused.status).toBe(2)
+    expect(refused.stderr).toContain('--units feet')
+    expect((await ambrel(['draw', file(), '--out', join(folder, 'none', 'a.svg')])).stderr).toContain('--out')
+  })
+
   it('run prints years, median and 1 in 10, the same for the same seed', async () => {
     const path = file()
     const first = await ambrel(['run', path, '--years', '3', '--seed', '5'])

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { ImportRefused, type Design, type HourlySeries } from '@ambrel/core'
 import { checkDesignText } from '@ambrel/contract'
 import { inspectWeather, readWeather } from '@ambrel/contract/weather'
@@ -23,6 +23,18 @@ export function readDesign(path: string): Design {
   throw new InputError(
     `${path}: ${problems.map((problem) => (problem.path ? `${problem.path}: ${said(problem.message)}` : said(problem.message))).join('; ')}`,
   )
+}
+
+/**
+ * Writes a text to a file that an option names.
+ * @throws InputError naming the option and why it cannot be written
+ */
+export function writeText(option: string, path: string, text: string): void {
+  try {
+    writeFileSync(path, text)
+  } catch (error) {
+    throw new InputError(`${option} ${path}: ${(error as Error).message}`)
+  }
 }
 
 /**

@@ -11,8 +11,9 @@ import {
 } from '@ambrel/core'
 import { formatPage } from '@ambrel/contract'
 import { calc, calcLines, listFunctions } from './calc.ts'
-import { InputError, readDesign, wholeNumber, withWeather } from './files.ts'
+import { InputError, readDesign, wholeNumber, withWeather, writeText } from './files.ts'
 import { runDesign } from './run.ts'
+import { drawing, wiring } from './wire.ts'
 
 const WRONG_INPUT = 2
 const WEATHER_HELP = 'runs the years of an EPW, TMY3 or hourly CSV file in place of made ones'
@@ -97,6 +98,25 @@ function program({ stdin, stdout, stderr }: Streams): Command {
       if (name === '-') return calcLines(stdin, (line) => void stdout.write(`${line}\n`))
       if (!name) throw new InputError('name is missing; --list names every function')
       print(calc(name, parse(input ?? '{}')))
+    })
+
+  ambrel
+    .command('wire <file>')
+    .description('every circuit with its conductor, device, ground and drop, and what is wrong with it')
+    .action((file: string) => print(wiring(readDesign(file))))
+
+  ambrel
+    .command('draw <file>')
+    .description('the one-line drawing as SVG')
+    .option('--out <svg>', 'writes it to this file')
+    .option('--units <system>', 'metric or imperial', 'metric')
+    .action((file: string, { out, units }: { out?: string; units: string }) => {
+      if (units !== 'metric' && units !== 'imperial')
+        throw new InputError(`--units ${units} is not allowed; metric or imperial`)
+      const svg = drawing(readDesign(file), units)
+      if (out === undefined) return void stdout.write(`${svg}\n`)
+      writeText('--out', out, svg)
+      print({ out, bytes: Buffer.byteLength(svg) })
     })
 
   ambrel

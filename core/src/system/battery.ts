@@ -7,10 +7,7 @@ import { isBoxed } from '../inverter/service.ts'
 import { amount, amps, volts, watts } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
 import type { Builder } from './builder.ts'
-import { bankFaultA } from './solar.ts'
-
-/** Above this a usual DC breaker may not break a short; a fuse of the fastest class does. */
-export const BREAKER_KA = 10
+import { bankFaultA, barsFaultA, breaks } from './solar.ts'
 
 /** Current of the inverter's full load at its lowest voltage, the most the bank is asked for, A. */
 export function fullLoadA({ inverter: { part, quantity } }: Pick<Design, 'inverter'>): number {
@@ -42,7 +39,7 @@ const LITHIUM_STRINGS = 2
 export function deviceAgainst(design: Pick<Design, 'bank'>): Exclude<DeviceKind, ''> {
   const { part, inParallel } = design.bank
   const lithium = CHEMISTRIES[part.chemistry].managed && inParallel > LITHIUM_STRINGS
-  return lithium || bankFaultA(design) > BREAKER_KA * 1000 ? 'class-t' : 'dc-breaker'
+  return lithium ? 'class-t' : breaks(bankFaultA(design))
 }
 
 /**
@@ -228,7 +225,7 @@ function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
   const chargeA = inside.reduce((sum, controller) => sum + outputOf(controller), 0) / quantity
   const chargerA = Math.max(chargeA, part.chargerA)
   const workingA = Math.max(loadA, chargerA)
-  const faultA = bankFaultA(design)
+  const faultA = barsFaultA(design)
   const because =
     loadA >= chargerA
       ? say`full load${quantity > 1 ? ' of each unit' : ''}${growth.inverterW > 0 ? say` with ${watts(growth.inverterW)} later` : ''} at the low cut-out: ${watts(part.ratedW)} ÷ (${part.fullLoadEfficiency} × ${volts(part.lowCutV)}), × 1.25`
@@ -247,7 +244,7 @@ function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
     because,
     within: boxed,
     device: {
-      kind: deviceAgainst(design),
+      kind: breaks(faultA),
       poles: 1,
       at: 'bars',
       why: 'the bank can feed a short in this cable',
@@ -260,7 +257,7 @@ function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
 function loadCentre(builder: Builder): void {
   const { design } = builder
   const { bank, inverter } = design
-  const faultA = bankFaultA(design)
+  const faultA = barsFaultA(design)
   const totalW = dcWatts(design)
   const worksV = bankNominalV(bank)
   builder.node({
@@ -283,7 +280,7 @@ function loadCentre(builder: Builder): void {
     faultA,
     because: say`${watts(totalW)} of DC loads at ${volts(inverter.part.lowCutV)}, × 1.25`,
     device: {
-      kind: deviceAgainst(design),
+      kind: breaks(faultA),
       poles: 1,
       at: 'bars',
       why: 'the bank can feed a short in this cable',
@@ -313,7 +310,7 @@ function loadCentre(builder: Builder): void {
       highestV: absorptionV(bank),
       faultA,
       because: say`${watts(watt)} at ${volts(inverter.part.lowCutV)}, × 1.25`,
-      device: { kind: 'dc-breaker', poles: 1, at: 'dc-centre', why: 'it protects the branch', mostA: null },
+      device: { kind: breaks(faultA), poles: 1, at: 'dc-centre', why: 'it protects the branch', mostA: null },
       usual: { oneWayM: 8, allowedDropPct: 3 },
     })
   }
@@ -332,7 +329,7 @@ function dcSource(builder: Builder, source: Design['sources'][number]): void {
     site: 'yard',
     step: 'generator',
   })
-  const faultA = bankFaultA(design)
+  const faultA = barsFaultA(design)
   builder.circuit({
     id: `source:${id}`,
     name: `${name} to the bars`,
@@ -345,7 +342,7 @@ function dcSource(builder: Builder, source: Design['sources'][number]): void {
     faultA,
     because: say`${watts(watt)} at its most, at ${volts(worksV)}, × 1.25`,
     device: {
-      kind: deviceAgainst(design),
+      kind: breaks(faultA),
       poles: 1,
       at: 'bars',
       why: 'the bank can feed a short in this cable',
@@ -375,7 +372,7 @@ function dcSource(builder: Builder, source: Design['sources'][number]): void {
       faultA,
       because: say`all that ${name} gives, × 1.25`,
       device: {
-        kind: deviceAgainst(design),
+        kind: breaks(faultA),
         poles: 1,
         at: 'bars',
         why: 'the bank can feed a short in this cable',

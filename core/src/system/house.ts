@@ -5,9 +5,9 @@ import { acrossVolts, legsOfService, legVolts, serviceOf } from '../inverter/ser
 import { amps, volts, watts } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
 import type { Builder } from './builder.ts'
-import { deviceAgainst, sourceW } from './battery.ts'
+import { sourceW } from './battery.ts'
 import type { Circuit } from './graph.ts'
-import { bankFaultA } from './solar.ts'
+import { barsFaultA, breaks } from './solar.ts'
 
 /** From these watts on a load has a branch of its own, as has every motor and whatever is across legs. */
 const OWN_BRANCH_W = 1000
@@ -209,7 +209,7 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
       device: true,
     })
     if (separate) {
-      const faultA = bankFaultA(design)
+      const faultA = barsFaultA(design)
       builder.circuit({
         id: 'charger',
         name: 'Charger to the bars',
@@ -222,7 +222,7 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
         faultA,
         because: say`its ${amps(generator.separateChargerA)}, × 1.25`,
         device: {
-          kind: deviceAgainst(design),
+          kind: breaks(faultA),
           poles: 1,
           at: 'bars',
           why: 'the bank can feed a short in this cable',
@@ -233,7 +233,7 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
     }
   }
   if (generator.present && generator.kind === 'vehicle') {
-    const faultA = bankFaultA(design)
+    const faultA = barsFaultA(design)
     const from = builder.node({
       id: 'backup',
       kind: 'vehicle',
@@ -254,7 +254,7 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
       faultA,
       because: say`its ${amps(generator.vehicleA)}, × 1.25`,
       device: {
-        kind: deviceAgainst(design),
+        kind: breaks(faultA),
         poles: 1,
         at: 'bars',
         why: 'bank and vehicle can both feed a short in this cable',

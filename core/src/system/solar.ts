@@ -185,9 +185,15 @@ function controllerToBars(builder: Builder, controller: Controller): void {
     workingA: outA,
     volts: bankNominalV(design.bank),
     highestV: chargeV,
-    faultA: bankFaultA(design),
+    faultA: barsFaultA(design),
     because: say`the controller’s ${amps(outA)} × 1.25`,
-    device: { kind: 'dc-breaker', poles: 1, at: 'bars', why: 'the bank can feed a short in this cable', mostA: null },
+    device: {
+      kind: breaks(barsFaultA(design)),
+      poles: 1,
+      at: 'bars',
+      why: 'the bank can feed a short in this cable',
+      mostA: null,
+    },
     usual: { oneWayM: 2, allowedDropPct: 1 },
   })
 }
@@ -195,10 +201,26 @@ function controllerToBars(builder: Builder, controller: Controller): void {
 /** Ohms in a bank's way that the jumpers of a string bring at the least; a bank of stated resistance has them inside. */
 const LEAST_MILLIOHM = 0.05
 
+/** Above this a usual DC breaker may not break a short; a fuse of the fastest class does. */
+export const BREAKER_KA = 10
+/** What breaks a short of so many amps. */
+export const breaks = (faultA: number): 'class-t' | 'dc-breaker' =>
+  faultA > BREAKER_KA * 1000 ? 'class-t' : 'dc-breaker'
+
 /** What the whole bank drives into a short at the bars, charged full, with nothing but its own resistance in the way, A. */
 export function bankFaultA({ bank }: Pick<Design, 'bank'>): number {
   const milliohm = Math.max(LEAST_MILLIOHM, bank.part.resistanceMilliohm * bank.inSeries)
   return (absorptionV(bank) / (milliohm / bank.inParallel)) * 1000
+}
+
+/** The thickest cable there is still has so much, Ω/m, and both leads are in the way. */
+const THICKEST_OHM_PER_M = 0.0002
+
+/** The same beyond the main leads, at the bars: where they are long it is less, A. */
+export function barsFaultA(design: Pick<Design, 'bank'>): number {
+  const { bank } = design
+  const atBank = bankFaultA(design)
+  return absorptionV(bank) / (absorptionV(bank) / atBank + 2 * bank.leadM * THICKEST_OHM_PER_M)
 }
 
 /** AC-coupled controllers feed the house panel. */

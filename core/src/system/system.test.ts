@@ -161,8 +161,12 @@ describe('currents by hand', () => {
     Object.assign(design.bank, { inParallel: 6, inSeries: 1, absorbV: 56 })
     expect(bankFaultA(design)).toBeCloseTo(56 / 0.005, 6)
     expect(worked(design, 'bank-main').device).toMatchObject({ kind: 'class-t' })
+    // two lithium strings of 300 mΩ bring 373 A: a breaker breaks that
+    Object.assign(design.bank, { inParallel: 2 })
     design.bank.part.resistanceMilliohm = 300
     expect(worked(design, 'bank-main').device).toMatchObject({ kind: 'dc-breaker' })
+    design.bank.inParallel = 3
+    expect(worked(design, 'bank-main').device).toMatchObject({ kind: 'class-t' })
   })
   it('strings that are alike share the full load alike', () => {
     const design = larkspurFlooded()

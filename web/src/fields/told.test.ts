@@ -7,7 +7,6 @@ describe('what an edit is called', () => {
     ['loads.1.runningW', 'Running watts of Chest freezer'],
     ['arrays.0.module.vocV', 'Voc of Ground array'],
     ['controllers.0.part.outputA', 'Output of Controller 1'],
-    ['runs.2.oneWayM', 'One way of Bank to inverter'],
     ['bank.part.surgeA', 'Surge of the bank'],
     ['place.elevationM', 'Elevation of the place'],
     ['budget.taxPct', 'Tax of the budget'],

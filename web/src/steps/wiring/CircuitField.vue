@@ -16,7 +16,9 @@ const id = computed(() => props.worked.circuit.id)
 const path = computed(() => {
   const { circuits } = design.entered ?? design.document!
   const at = circuits.findIndex((each) => each.id === id.value)
-  return `circuits.${at < 0 ? circuits.length : at}.${props.field}`
+  // one that is not there yet has a place of its own beyond those that are
+  const beyond = () => circuits.length + design.derived!.system.circuits.findIndex((each) => each.id === id.value)
+  return `circuits.${at < 0 ? beyond() : at}.${props.field}`
 })
 const usual = computed(() => {
   const there = design.document!.circuits.find((each) => each.id === id.value)

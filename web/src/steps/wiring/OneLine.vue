@@ -152,7 +152,7 @@ const rows = computed(() => design.derived!.circuits.length)
 
 .holder {
   overflow: auto;
-  max-height: min(56vh, 460px);
+  max-height: min(48vh, 370px);
   border: 1px solid var(--rule);
   border-radius: 4px;
   background: var(--card);
