@@ -4,11 +4,17 @@ import {
   derive,
   larkspurBench,
   larkspurFlooded,
+  larkspurMoreSun,
   newSource,
+  oneLine,
   summariseWinter,
+  svgOf,
+  systemOf,
   WinterEngine,
+  workedCircuits,
   type Design,
 } from '@ambrel/core'
+import { said } from '@ambrel/core/units'
 
 const HOURS = 8760
 const YEARS = 30
@@ -140,6 +146,23 @@ time(30, () => derive(design))
 report(
   'derive.demo',
   time(50, () => derive(design)),
+  'ms',
+)
+const wired = larkspurMoreSun()
+report(
+  'wiring.graph',
+  time(50, () => workedCircuits(wired, systemOf(wired))),
+  'ms',
+)
+const drawnOf = derive(wired)
+report(
+  'wiring.drawing',
+  time(50, () =>
+    svgOf(
+      oneLine(drawnOf.system, drawnOf.circuits, (words) => said(words)),
+      wired.name,
+    ),
+  ),
   'ms',
 )
 for (const count of [100, 300]) {

@@ -23,13 +23,13 @@ export function modulePower(ratedW: number, irradianceWM2: number, cellC: number
   return Math.max(0, ((ratedW * irradianceWM2) / 1000) * (1 + (gammaPctPerK / 100) * (cellC - 25)))
 }
 
-/** Share left after each named loss in turn: soiling, mismatch, light-induced, wiring, and 0.5 % a year of age. */
+/** Share left after each named loss in turn: soiling, mismatch, light-induced, wiring where it is known, and 0.5 % a year of age. */
 export function lossFactor(array: ArrayField): number {
   return (
     (1 - array.soilingLoss) *
     (1 - array.mismatchLoss) *
     (1 - array.lightInducedLoss) *
-    (1 - array.wiringLoss) *
+    (1 - (array.wiringLoss ?? 0)) *
     (1 - 0.005 * array.ageYears)
   )
 }

@@ -118,7 +118,7 @@ export function newArray(
     soilingLoss: 0.02,
     mismatchLoss: 0.015,
     lightInducedLoss: 0.015,
-    wiringLoss: 0.02,
+    wiringLoss: null,
     ageYears: 0,
     breakerV: null,
     footSpacingM: FOOT_SPACING_M,

@@ -283,7 +283,8 @@ export interface ArrayField {
   soilingLoss: number
   mismatchLoss: number
   lightInducedLoss: number
-  wiringLoss: number
+  /** null where the wiring step tells it */
+  wiringLoss: number | null
   ageYears: number
   /** volts its breaker and switch are made to break; null while they are not chosen */
   breakerV: number | null

@@ -133,7 +133,15 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
     'First-year loss',
     'What modules lose in their first weeks in the light, 1 to 2 %; 0 where the sheet promises none.',
   ),
-  wiringLoss: lossFrom('Wiring loss', 'Lost in the cables to the controller, 1 to 3 %.'),
+  wiringLoss: share(
+    'Wiring loss',
+    'Lost in the cables to the controller; left empty, what they lose as the wiring step has them.',
+    {
+      max: 0.9,
+      step: 0.5,
+      empty: 'as it is wired',
+    },
+  ),
   ageYears: number('Age of the modules', 'years', 0, 60, 'Modules lose about half a per cent a year.'),
   breakerV: number(
     'Breaker and switch rating',

@@ -210,7 +210,7 @@ const SCHOOLS: FieldTable<Schools> = {
       { value: 'terminal-limited', label: 'what their terminals bear' },
       { value: 'free-air', label: 'what their maker prints for free air' },
     ],
-    'The codes cap a conductor by the temperature of the terminals it ends in, usually class 75. Makers of fine battery cable print the amps of 90 or 105 class insulation in free air; ended in an ordinary terminal, such a cable cooks it.',
+    'The codes cap a conductor by its terminals’ temperature, usually class 75. Makers of fine battery cable print what hotter insulation carries in free air; ended in an ordinary terminal, such a cable cooks it.',
     since(8, 'terminal-limited'),
   ),
   deviceSize: choice(

@@ -224,9 +224,9 @@ export const day = (label: string, help: Words): TextField => text(label, 'day',
 /** A code of three letters. */
 export const code = (label: string, help: Words): TextField => text(label, 'currency', 3, help)
 /** The number of a file of hours. */
+export const fileKey = (label: string, help: Words): TextField => text(label, 'file', 36, help)
 /** The key of a circuit: what kind it is and what it belongs to. */
 export const circuitKey = (label: string, help: Words): TextField => text(label, 'circuit', 80, help)
-export const fileKey = (label: string, help: Words): TextField => text(label, 'file', 36, help)
 /** The key of something else in the document, or none. */
 export const reference = (label: string, help: Words, empty: string): TextField => ({
   ...text(label, 'words', 60, help),

@@ -23,7 +23,7 @@ const DANGEROUS_V = 60
 /**
  * Every label a system wants, made from it: disconnects with their highest volts and amps, the sources there are, the order
  * in which it is shut down, and what arcs and shocks.
- * Source: NEC 690.13, 690.53, 690.56, 705.10, 706.15; IEC 60364-7-712. The maker's own labels stay where they are.
+ * They follow what NEC 690.13, 690.53, 690.56, 705.10, 706.15 and IEC 60364-7-712 ask; the maker's own stay where they are.
  */
 export function labelsOf(design: Design, system: System, circuits: readonly WorkedCircuit[]): SystemLabel[] {
   const labels: SystemLabel[] = []

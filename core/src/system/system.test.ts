@@ -17,6 +17,9 @@ import { bankFaultA } from './solar.ts'
 import { fullLoadA, stringAmps } from './battery.ts'
 import { bankConductors } from './bankConductors.ts'
 import { systemOf } from './systemOf.ts'
+import { wiredArrays } from './wiringLoss.ts'
+import { WinterEngine } from '../winter/engine.ts'
+import { summariseWinter } from '../winter/summary.ts'
 import { workedCircuits, type WorkedCircuit } from './work.ts'
 
 const SAMPLES = { larkspurBench, larkspurFlooded, larkspurMoreSun, gannetSkerry, copperDraw }
@@ -197,6 +200,12 @@ describe('currents by hand', () => {
     design.arrays[0].module.seriesFuseA = 15
     expect(levels(design, 'string:array-1')).toEqual(['stop'])
   })
+  it('at twice the volts an array’s line is thinner: half the amps lose a quarter of the share', () => {
+    const { conductor, atTwiceTheVolts } = worked(larkspurBench(), 'array:array-1')
+    const at = (size: string) => CONDUCTORS.findIndex((each) => each.size === size)
+    expect(at(atTwiceTheVolts!.size)).toBeLessThan(at(conductor!.size))
+    expect(worked(larkspurBench(), 'panel').atTwiceTheVolts).toBeNull()
+  })
   it('a long line has an arrester at both ends, a short one none', () => {
     const arresters = (oneWayM: number) =>
       worked(setCircuit('array:array-1', { oneWayM })(larkspurBench()), 'array:array-1').circuit.inline.filter(
@@ -315,5 +324,25 @@ describe('designs of version 7', () => {
       grid: [21, '6 AWG'],
     })
     expect(worked(document, 'array:array-2').choice.oneWayM).toBe(43)
+  })
+})
+
+describe('the loss of an array’s wiring', () => {
+  it('is what its leads and its line lose, unless somebody entered another', () => {
+    const design = setCircuit('array:array-1', { oneWayM: 60, size: '6 AWG' })(larkspurBench())
+    const drops = ['array:array-1', 'string:array-1'].map((id) => worked(design, id).conductor!.dropPct)
+    const [array] = wiredArrays(design)
+    expect(array.wiringLoss).toBeCloseTo(((drops[0] + drops[1]) * 0.65) / 100, 12)
+    const [entered] = wiredArrays({ ...design, arrays: [{ ...design.arrays[0], wiringLoss: 0.04 }] })
+    expect(entered.wiringLoss).toBe(0.04)
+  })
+  it('of a longer line is felt by the run', () => {
+    const engine = new WinterEngine()
+    const sun = (oneWayM: number) =>
+      summariseWinter(
+        engine.run(setCircuit('array:array-1', { oneWayM, size: '6 AWG' })(larkspurBench()), { years: 1, seed: 3 }),
+        larkspurBench(),
+      ).median.generatorHours
+    expect(sun(400)).toBeGreaterThan(sun(10))
   })
 })

@@ -9,9 +9,10 @@ import {
   type Chosen,
   type Failure,
 } from '../wiring/choose.ts'
-import { conductor, deviceFor, type Basis } from '../wiring/conductors.ts'
+import { conductor, deviceFor, pvFuseFor, type Basis } from '../wiring/conductors.ts'
 import { conduitFor, groundConductor, upsizedGround } from '../wiring/protection.ts'
 import { say, type Words } from '../units/words.ts'
+import { wireLossShare } from '../wiring/loss.ts'
 import type { Circuit, System } from './graph.ts'
 import { systemOf } from './systemOf.ts'
 
@@ -59,6 +60,8 @@ export interface WorkedCircuit {
   /** by trade size, and how full it is; null where it lies in none */
   conduit: { name: string; share: number } | null
   lossKWh: number | null
+  /** of an array's line: the conductor that would do at twice the volts and half the amps; null where none does */
+  atTwiceTheVolts: Chosen | null
   /** stud that its lugs go on, mm; null below the sizes that have lugs */
   studMm: number | null
   faults: Fault[]
@@ -78,8 +81,6 @@ export const USUAL_DEVICE: Record<Exclude<DeviceKind, ''>, { dcV: number; kA: nu
   'dc-breaker': { dcV: 150, kA: 10 },
   'ac-breaker': { dcV: 0, kA: 10 },
 }
-/** What of the energy's loss a wire has, of its drop at full power: the square mean of a year's power over its mean. */
-const SQUARE_MEAN = 0.65
 
 /** What somebody chose about a circuit, or what is usual for it. */
 export function choiceOf(design: Pick<Design, 'circuits'>, circuit: Circuit): CircuitChoice {
@@ -145,7 +146,8 @@ function workCircuit(design: Design, circuit: Circuit, given: CircuitChoice): Wo
     device,
     groundSize: ground,
     conduit: inConduit ? conduitOf(circuit, laid, ground, basis) : null,
-    lossKWh: circuit.yearKWh !== null && laid ? (circuit.yearKWh * laid.dropPct * SQUARE_MEAN) / 100 : null,
+    lossKWh: circuit.yearKWh !== null && laid ? circuit.yearKWh * wireLossShare(laid.dropPct) : null,
+    atTwiceTheVolts: circuit.id.startsWith('array:') ? chooseConductor(atTwice(asked)) : null,
     studMm: laid ? studFor(laid.size) : null,
     faults,
     carries,
@@ -153,12 +155,21 @@ function workCircuit(design: Design, circuit: Circuit, given: CircuitChoice): Wo
   }
 }
 
+/** The same watts in strings twice as long. */
+const atTwice = (asked: Asked): Asked => ({
+  ...asked,
+  designA: asked.designA / 2,
+  correctedA: (asked.correctedA ?? asked.designA) / 2,
+  workingA: asked.workingA / 2,
+  volts: asked.volts * 2,
+})
+
 function deviceOf(circuit: Circuit, choice: CircuitChoice, basis: Basis): WorkedDevice | null {
   const need = circuit.device
   if (!need || circuit.within) return null
   return {
     kind: choice.device === '' ? need.kind : choice.device,
-    amps: choice.deviceA ?? deviceFor(circuit.designA, basis),
+    amps: choice.deviceA ?? (need.kind === 'pv-fuse' ? pvFuseFor(circuit.designA) : deviceFor(circuit.designA, basis)),
     poles: need.poles,
     at: need.at,
     leastV: circuit.current === 'dc' ? (breakerVoltsFor(circuit.highestV) ?? circuit.highestV) : circuit.highestV,

@@ -1,3 +1,4 @@
+import { wiredArrays } from '../system/wiringLoss.ts'
 import { unlikeGroups, unlikeLossAt, type UnlikeGroup } from '../array/unlike.ts'
 import { coldFactor } from '../bank/chemistry.ts'
 import { absorptionV, bankNominalV } from '../bank/layout.ts'
@@ -82,8 +83,9 @@ export type HoursQuestion = Pick<Design, 'arrays' | 'controllers' | 'sources'> &
 }
 
 /** What of a design the hours of a year rest on, and nothing else. */
-export const hoursQuestion = (design: HoursQuestion): HoursQuestion => ({
-  ...pick(design, 'arrays', 'controllers', 'sources'),
+export const hoursQuestion = (design: Design): HoursQuestion => ({
+  ...pick(design, 'controllers', 'sources'),
+  arrays: wiredArrays(design),
   place: pick(design.place, 'batteryRoom'),
   bank: {
     ...pick(design.bank, 'systemV', 'absorbV', 'inSeries'),

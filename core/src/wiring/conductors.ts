@@ -192,6 +192,11 @@ const DEVICES_AWG = [
 const DEVICES_METRIC = [
   6, 10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125, 160, 200, 250, 315, 400, 500, 630, 800, 1000, 1250,
 ]
+/** Ratings of the fuses made for strings of modules, whatever the basis. Source: IEC 60269-6. */
+const PV_FUSES = [4, 6, 8, 10, 12, 15, 16, 20, 25, 30, 32, 40, 50, 63]
+/** The next of them at or above a current, A; null above the largest. */
+export const pvFuseFor = (amps: number): number | null => PV_FUSES.find((fuse) => fuse >= amps - 1e-9) ?? null
+
 /** Largest device on the small conductors, whatever their ampacity. Source: NEC 240.4(D). */
 const SMALL_CONDUCTOR_DEVICE: Record<string, number> = { '14 AWG': 15, '12 AWG': 20, '10 AWG': 30 }
 

@@ -45,7 +45,7 @@ const chosen = computed(() => design.document!.circuits.some(({ id }) => id === 
 
 /** What there is to know about it, in pairs. */
 const facts = computed(() => {
-  const { conductor, groundSize, conduit, lossKWh, studMm, device: found } = props.worked
+  const { conductor, groundSize, conduit, lossKWh, studMm, device: found, atTwiceTheVolts } = props.worked
   const { quantity, correctedA, designA, workingA, volts, highestV } = circuit.value
   const wires: [string, string][] = [
     ['flows while it works', prefs.show(workingA, 'A')],
@@ -59,6 +59,8 @@ const facts = computed(() => {
   if (groundSize) wires.push(['ground beside it', prefs.say([{ size: groundSize }])])
   if (conduit) wires.push(['conduit', `${conduit.name}, ${prefs.show(conduit.share * 100, '%')} full`])
   if (studMm) wires.push(['lugs for a stud of', `${studMm} mm`])
+  if (atTwiceTheVolts && conductor && atTwiceTheVolts.size !== conductor.size)
+    wires.push(['at twice the volts', prefs.say(cableName(atTwiceTheVolts))])
   if (lossKWh !== null) wires.push(['lost in a year, about', prefs.show(lossKWh, 'kWh')])
   if (found && circuit.value.current === 'dc')
     wires.push([
