@@ -1,10 +1,12 @@
 import { bill } from '../money/parts.ts'
+import { newSource } from '../generator/sources.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { controllerParts, generatorParts, inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
 import { measuredCircuits, setCircuit } from '../change/circuits.ts'
+import { setInverterCount, takeInverter } from '../change/inverter.ts'
 import { newArray, newBank, newDesign } from './defaults.ts'
-import type { Design, Load } from '../document/types.ts'
+import type { ArrayField, Design, Load } from '../document/types.ts'
 
 function load(id: string, applianceId: string, change: Partial<Load> = {}): Load {
   return { ...loadFromAppliance(appliance(applianceId), id), ...change }
@@ -295,9 +297,68 @@ export function copperDraw(): Design {
   return measured({ ...design, budget: { ...design.budget, owned } }, 12)
 }
 
+/** Rowan Forks: a made-up farm at the end of a weak line, with everything a system can have. */
+export function rowanForks(): Design {
+  const base = newDesign('Rowan Forks', {
+    label: 'Rowan Forks',
+    latitudeDeg: 46.4,
+    longitudeDeg: -92.7,
+    elevationM: 390,
+    utcOffsetH: -6,
+    climate: 'northern-forest',
+    service: 'split-phase',
+  })
+  const housed: Design = {
+    ...base,
+    touched: GONE_THROUGH,
+    notes:
+      'A farm at the end of a line that fails in ice storms: two roofs and a ground array, a small wind machine, lamps on the bank itself. All figures are made up.',
+    loads: [
+      load('load-1', 'fridge'),
+      load('load-2', 'freezer', { quantity: 2 }),
+      load('load-3', 'well-pump', { hoursPerDay: 0.8 }),
+      load('load-4', 'lights', { name: 'Lamps of the house', quantity: 1, runningW: 90, leg: 'DC' }),
+      load('load-5', 'lights', { name: 'Lamps of the barn', quantity: 1, runningW: 60, leg: 'DC' }),
+      load('load-6', 'router'),
+      load('load-7', 'laptop', { quantity: 2, hoursPerDay: 5 }),
+      load('load-8', 'circulator', { leg: 'A' }),
+      load('load-9', 'washer'),
+      load('load-10', 'microwave'),
+      load('load-11', 'tool-charger'),
+      load('load-12', 'television', { hoursPerDay: 3 }),
+    ],
+    bank: { ...newBank('lfp-51-100', 48, 8), takeoff: 'equal-leads', stringFuses: true },
+    arrays: [],
+    grid: { ...base.grid, present: true, breakerA: 50, breakerV: 240, pricePerKWh: 0.19 },
+    generator: { ...base.generator, present: false },
+  }
+  const paired = setInverterCount(2)(takeInverter(partById(inverterParts, 'all-12k-48'))(housed))
+  const [first, second] = paired.controllers
+  const array = (
+    number: number,
+    name: string,
+    controllerId: string,
+    more: Partial<ArrayField> & Pick<ArrayField, 'tiltDeg' | 'azimuthDeg'>,
+  ) => newArray(`array-${number}`, 'mono-415', controllerId, { name, inSeries: 8, inParallel: 1, ...more })
+  const roof = { site: 'roof' as const, mounting: 'roof-parallel' as const, tiltDeg: 40 }
+  const whole: Design = {
+    ...paired,
+    arrays: [
+      array(1, 'House roof, east', first.id, { ...roof, azimuthDeg: 110 }),
+      array(2, 'House roof, west', first.id, { ...roof, azimuthDeg: 250, tracker: 2 }),
+      array(3, 'Ground array', second.id, { inParallel: 2, tiltDeg: 60, azimuthDeg: 180 }),
+    ],
+    sources: [
+      { ...newSource('source-1', 'wind', 120), name: 'Wind machine', side: 'dc', surplus: 'dump-load', price: 2400 },
+    ],
+  }
+  return measured(whole, 35)
+}
+
 /** Every demo design: a family per place, the main variant first. */
 export const SAMPLE_FAMILIES: readonly (() => Design)[][] = [
   [larkspurBench, larkspurFlooded, larkspurMoreSun],
   [gannetSkerry],
   [copperDraw],
+  [rowanForks],
 ]

@@ -179,7 +179,7 @@ function bankCircuits(builder: Builder, totalA: number): void {
     const linkA = equal ? stringA : linkAmps(bank, strings)
     builder.circuit({
       id: equal ? 'bank-lead' : 'bank-link',
-      name: equal ? 'Leads of the strings to their bar' : 'Links between strings',
+      name: equal ? 'String leads' : 'Links between strings',
       area: 'bank',
       from: 'bank',
       to: 'bank',
@@ -254,6 +254,9 @@ function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
   })
 }
 
+/** The feed of a load centre, a metre of the thickest that its terminals take, there and back, Ω. */
+const FEED_OHM = 0.0032
+
 function loadCentre(builder: Builder): void {
   const { design } = builder
   const { bank, inverter } = design
@@ -289,6 +292,7 @@ function loadCentre(builder: Builder): void {
     asksLength: true,
     usual: { oneWayM: 6, allowedDropPct: 3 },
   })
+  const branchFaultA = absorptionV(bank) / (absorptionV(bank) / faultA + FEED_OHM)
   for (const load of dcLoads(design)) {
     const watt = load.runningW * load.quantity
     const branch = builder.node({
@@ -308,9 +312,9 @@ function loadCentre(builder: Builder): void {
       workingA: watt / inverter.part.lowCutV,
       volts: worksV,
       highestV: absorptionV(bank),
-      faultA,
+      faultA: branchFaultA,
       because: say`${watts(watt)} at ${volts(inverter.part.lowCutV)}, × 1.25`,
-      device: { kind: breaks(faultA), poles: 1, at: 'dc-centre', why: 'it protects the branch', mostA: null },
+      device: { kind: breaks(branchFaultA), poles: 1, at: 'dc-centre', why: 'it protects the branch', mostA: null },
       usual: { oneWayM: 8, allowedDropPct: 3 },
     })
   }

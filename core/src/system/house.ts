@@ -154,7 +154,11 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
   const acV = acrossVolts(design.inverter)
   const separate = generator.present && generator.charger === 'separate' && generator.kind !== 'vehicle'
   const feed = (
-    given: Pick<Circuit, 'id' | 'name' | 'from' | 'workingA' | 'volts' | 'because'> & { to?: string; device: boolean },
+    given: Pick<Circuit, 'id' | 'name' | 'from' | 'workingA' | 'volts' | 'because'> & {
+      designA?: number
+      to?: string
+      device: boolean
+    },
   ) => {
     const { device, to = 'inverter', ...rest } = given
     builder.circuit({
@@ -205,7 +209,8 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
       to,
       workingA: shore ? generator.cordA : perPole(realW),
       volts: shore ? generator.cordV : acV,
-      because: shore ? 'what the cord carries, × 1.25' : say`its ${watts(realW)} at this place, × 1.25`,
+      ...(shore ? { designA: generator.cordA } : {}),
+      because: shore ? 'what the cord carries' : say`its ${watts(realW)} at this place, × 1.25`,
       device: true,
     })
     if (separate) {
@@ -279,7 +284,9 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
       from,
       workingA: grid.breakerA,
       volts: grid.breakerV,
-      because: 'the grid’s breaker, × 1.25',
+      // its breaker is the limit already
+      designA: grid.breakerA,
+      because: 'what its breaker lets through',
       device: true,
     })
   }

@@ -53,7 +53,7 @@ export interface Drawing {
 const MARGIN = 20
 const ROW = 76
 const BOX = 52
-const BRANCH = 42
+const BRANCH = 46
 const TEXT = 11
 /** mean breadth of a letter of the drawing's face, as a share of its size; a little over, so that nothing runs out of its box */
 const LETTER = 0.56
@@ -323,7 +323,7 @@ class Draughtsman {
 
   private branchRow(circuit: Circuit, y: number, from: number): void {
     const node = this.node(circuit.to)!
-    const box = this.place(node, X.branch, y, LANES.branch, BRANCH - 6)
+    const box = this.place(node, X.branch, y, LANES.branch, BRANCH - 10)
     const middle = y + box.height / 2
     this.line(
       circuit,

@@ -158,6 +158,13 @@ describe('currents by hand', () => {
     expect(worked(larkspurBench(), 'inverter').circuit.workingA).toBeCloseTo(6000 / (0.9 * 44), 6)
     expect(fullLoadA(larkspurBench())).toBeCloseTo(151.515, 3)
   })
+  it('a grid inlet and a shore cord are laid for what their breaker lets through', () => {
+    const design = larkspurBench()
+    Object.assign(design.grid, { present: true, breakerA: 50 })
+    expect(worked(design, 'grid')).toMatchObject({ circuit: { designA: 50 }, device: { amps: 50 } })
+    const shore = takeBackup('shore')(design)
+    expect(worked(shore, 'backup').circuit.designA).toBe(shore.generator.cordA)
+  })
   it('the bank’s short is its volts over its strings’ resistance', () => {
     const design = larkspurBench()
     Object.assign(design.bank.part, { resistanceMilliohm: 30 })

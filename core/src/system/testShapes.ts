@@ -2,7 +2,14 @@ import { addArray } from '../change/array.ts'
 import { addSource, takeBackup } from '../change/generator.ts'
 import { setInverterCount, takeInverter } from '../change/inverter.ts'
 import { inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
-import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
+import {
+  copperDraw,
+  gannetSkerry,
+  larkspurBench,
+  larkspurFlooded,
+  larkspurMoreSun,
+  rowanForks,
+} from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 
 const changed =
@@ -18,6 +25,7 @@ export const SHAPES: Record<string, () => Design> = {
   larkspurMoreSun,
   gannetSkerry,
   copperDraw,
+  rowanForks,
   'no array': changed(larkspurBench, (d) => void (d.arrays = [])),
   'six arrays on two controllers': () => {
     let design = larkspurMoreSun()
