@@ -57,6 +57,8 @@ import {
   setTaskDone,
   setTopology,
   shareOut,
+  clearWall,
+  moveOnWall,
   measuredCircuits,
   prunedCircuits,
   setCircuit,
@@ -146,6 +148,8 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   removeController: ({ controllers }, pick) =>
     controllers.length > 0 ? removeController(indexIn(controllers, pick)) : null,
   removeFrom: ({ circuits }, pick) => (circuits.length > 0 ? removeFrom('circuits', indexIn(circuits, pick)) : null),
+  clearWall: () => clearWall,
+  moveOnWall: (_, pick) => moveOnWall(pick(['bars', 'panel', 'none']), pick([-1, 0.33, 90]), pick([0, 0.72, 9])),
   measuredCircuits: () => measuredCircuits,
   prunedCircuits: () => prunedCircuits,
   setCircuit: (design, pick) =>

@@ -15,6 +15,8 @@ export { bankConductors } from './system/bankConductors.ts'
 export { fullLoadA, stringAmps } from './system/battery.ts'
 export { systemOf } from './system/systemOf.ts'
 export { circuitCable, circuitLines, levelOf as levelOfCircuit, oneLine, type Drawing } from './system/oneLine.ts'
+export { onBoard, type PlacedUnit } from './system/wall.ts'
+export { clearWall, moveOnWall } from './change/wall.ts'
 export { labelsOf, type SystemLabel } from './system/labels.ts'
 export { PAPER_INKS, svgOf, type Inks } from './system/svg.ts'
 export {
@@ -146,6 +148,7 @@ export {
   type OtherSource,
   type Absence,
   type CircuitChoice,
+  type Wall,
   type DeviceKind,
   type Laid,
   type Budget,

@@ -4,7 +4,7 @@ import { said } from '@ambrel/core/units'
 import type { Page } from 'playwright-core'
 import { describe, expect, it } from 'vitest'
 import { SHAPES } from '../../core/src/system/testShapes.ts'
-import { becomes, changes, drawn, openVariant, rail, saved, setField } from './pages.ts'
+import { becomes, changes, drag, drawn, openVariant, rail, saved, setField } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -136,6 +136,25 @@ describe('the circuits', () => {
       .getByText(/too small/)
       .waitFor()
     expect(await cable(page, 'array:array-1')).toBe(was)
+    expect(errors).toEqual([])
+  })
+
+  it('a unit on the wall is moved by keys and by the pointer, and what stands too near is told', async () => {
+    const { page, errors } = await open('Larkspur Bench', 'More sun, less bank')
+    const unit = (id: string) => page.locator(`[data-unit-on-wall="${id}"]`)
+    const where = (id: string) => unit(id).getAttribute('aria-label').then(String)
+    const before = await where('panel')
+    await unit('panel').press('ArrowLeft')
+    const moved = await changes(() => where('panel'), before)
+    await drag(page, unit('panel'), unit('bars'))
+    expect(await changes(() => where('panel'), moved)).toContain('too near')
+    await page.locator('.findings', { hasText: 'stands too near to' }).waitFor()
+    await page.locator('[data-wall]').scrollIntoViewIfNeeded()
+    await page
+      .locator('section', { has: page.locator('[data-wall]') })
+      .getByText('all where there is room')
+      .click()
+    await becomes(() => where('panel'), before)
     expect(errors).toEqual([])
   })
 

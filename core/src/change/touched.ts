@@ -17,6 +17,7 @@ const STEP_OF: Partial<Record<keyof Design, TouchedStep>> = {
   grid: 'generator',
   sources: 'generator',
   circuits: 'wiring',
+  wall: 'wiring',
 }
 /** What is told of a design rather than designed. */
 const TOLD = new Set<keyof Design>(['name', 'variant', 'notes', 'touched', 'build', 'winter', 'budget'])

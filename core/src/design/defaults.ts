@@ -218,6 +218,7 @@ export function newDesign(name: string, { service, ...where }: NewPlace & { serv
     household: { away: [], weekdays: null, shedCanWaitBelow: null, shedShouldBelow: null },
     winter: { years: 30, seed: 7, ageing: false, stepMin: 60 },
     circuits: [],
+    wall: { widthM: 2.4, heightM: 1.2, places: [] },
     budget: {
       currency: split ? 'USD' : 'EUR',
       taxPct: 0,

@@ -32,6 +32,7 @@ export interface Design {
   winter: WinterSettings
   /** what somebody chose about circuits; the circuits themselves follow from the steps before */
   circuits: CircuitChoice[]
+  wall: Wall
   budget: Budget
   build: { done: string[] }
   /** the steps that somebody has been through */
@@ -578,6 +579,14 @@ export type Laid = 'conduit' | 'surface' | 'buried' | 'free-air'
 
 /** What a fuse or breaker is; empty for what the circuit asks. */
 export type DeviceKind = '' | 'class-t' | 'pv-fuse' | 'dc-fuse' | 'dc-breaker' | 'ac-breaker'
+
+/** The board that inverter, controllers and boxes hang on, and where somebody put them. */
+export interface Wall {
+  widthM: number
+  heightM: number
+  /** upper left corners, from the board's own */
+  places: { id: string; xM: number; yM: number }[]
+}
 
 /** What somebody chose about one circuit. A circuit without a choice is as the program has it. */
 export interface CircuitChoice {

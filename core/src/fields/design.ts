@@ -9,6 +9,7 @@ import {
   type Design,
   type Schools,
   type Touched,
+  type Wall,
   type WinterSettings,
   type CircuitChoice,
   type DeviceKind,
@@ -67,6 +68,21 @@ const WINTER: FieldTable<WinterSettings> = {
     ],
     'Quarters show loads that run in bursts; they take longer.',
     since(3, 60),
+  ),
+}
+
+const WALL: FieldTable<Wall> = {
+  widthM: number('Board width', 'm', 0.5, 20, 'Of the board or wall that the units hang on.', { step: 0.1 }),
+  heightM: number('Board height', 'm', 0.5, 4, 'Of the board or wall that the units hang on.', { step: 0.1 }),
+  places: rows(
+    'Places',
+    {
+      id: circuitKey('Key', 'Of the unit.'),
+      xM: number('From the left', 'm', 0, 20, 'Of its upper left corner.', { step: 0.05 }),
+      yM: number('From the top', 'm', 0, 4, 'Of its upper left corner.', { step: 0.05 }),
+    },
+    { most: COUNTS.wallPlaces, unique: 'id' },
+    'Units that somebody put at a place; the others stand where there is room.',
   ),
 }
 
@@ -317,6 +333,9 @@ export const DESIGN: FieldTable<Design> = {
     'What somebody chose about circuits; the circuits themselves follow from the steps before.',
     since(8, circuitsOfRuns),
   ),
+  wall: part('Wall', WALL, 'The board that the units hang on.', {
+    since: since(8, { widthM: 2.4, heightM: 1.2, places: [] }),
+  }),
   budget: part('Budget', BUDGET, 'What it costs beside the parts.'),
   build: part('Build', { done: texts('Done', COUNTS.doneTasks, 80, 'Tasks that are ticked.') }, 'How far it is built.'),
   touched: part('Gone through', TOUCHED, 'Steps that somebody has been through; the others are open.', {

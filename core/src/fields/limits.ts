@@ -5,6 +5,7 @@ export const COUNTS = {
   controllers: 100,
   sources: 12,
   circuits: 1500,
+  wallPlaces: 200,
   extras: 500,
   owned: 300,
   readingsOfLoad: 200,

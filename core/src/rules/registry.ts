@@ -67,6 +67,7 @@ import { stepOfRun } from './winter/stepOfRun.ts'
 import { circuitsCarry } from './wiring/circuits.ts'
 import { lengths } from './wiring/lengths.ts'
 import { mainFuse } from './wiring/mainFuse.ts'
+import { wall } from './wiring/wall.ts'
 
 /** Every rule there is, in the order of the steps. */
 export const RULES: readonly Rule[] = [
@@ -135,6 +136,7 @@ export const RULES: readonly Rule[] = [
   circuitsCarry,
   lengths,
   mainFuse,
+  wall,
   prices,
   ...ESTIMATES,
 ]

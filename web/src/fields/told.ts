@@ -10,6 +10,7 @@ const SECTIONS: Record<string, string> = {
   household: 'the household',
   budget: 'the budget',
   winter: 'the winter run',
+  wall: 'the wall',
 }
 
 /** What an edit of a place in the document is called, as undo tells it: “Running watts of Chest freezer”. */

@@ -43,7 +43,7 @@ const STEP_OF: readonly [RegExp, Step][] = [
   [/^(inverter|growth\.inverterW|schools\.peak)/, 'inverter'],
   [/^(generator|grid|sources)/, 'generator'],
   [/^winter/, 'winter'],
-  [/^(circuits|schools\.(ampacity|deviceSize|electrodes))/, 'wiring'],
+  [/^(circuits|wall|schools\.(ampacity|deviceSize|electrodes))/, 'wiring'],
   [/^budget/, 'cost'],
   [/^build/, 'build'],
 ]

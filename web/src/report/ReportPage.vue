@@ -1,7 +1,17 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
-import { provedBottleneck, STEPS, verdict, type Finding, type Step, circuitCable } from '@ambrel/core'
+import {
+  circuitCable,
+  oneLine,
+  PAPER_INKS,
+  provedBottleneck,
+  STEPS,
+  svgOf,
+  verdict,
+  type Finding,
+  type Step,
+} from '@ambrel/core'
 import { vStack } from '../drawing/stacks.ts'
 import StateMark from '../drawing/StateMark.vue'
 import WeekBars from '../drawing/WeekBars.vue'
@@ -60,6 +70,11 @@ const general = computed(() => (drawn.value?.notes ?? '').split(/^## /m)[0].trim
 const money = (value: number) => value.toLocaleString('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
 const print = () => window.print()
 const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
+const oneLineSvg = computed(() => {
+  const { derived, document } = design
+  if (!derived || !document) return ''
+  return svgOf(oneLine(derived.system, derived.circuits, prefs.say), `One-line drawing of ${document.name}`, PAPER_INKS)
+})
 </script>
 
 <template>
@@ -136,7 +151,9 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
               </tr>
             </tbody>
           </table>
-          <table v-else-if="step === 'wiring' && design.derived" v-stack class="sheet">
+          <!-- eslint-disable-next-line vue/no-v-html -- made by the core of escaped texts -->
+          <div v-if="step === 'wiring' && oneLineSvg" class="drawing" v-html="oneLineSvg" />
+          <table v-if="step === 'wiring' && design.derived" v-stack class="sheet">
             <thead>
               <tr>
                 <th>circuit</th>
@@ -200,6 +217,17 @@ const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
 </template>
 
 <style scoped>
+.drawing {
+  margin-bottom: 10px;
+  break-inside: avoid;
+}
+
+.drawing :deep(svg) {
+  display: block;
+  width: 100%;
+  height: auto;
+}
+
 .report {
   max-width: 820px;
   margin: 0 auto;

@@ -5,6 +5,7 @@ import CircuitTable from './CircuitTable.vue'
 import DeviceTable from './DeviceTable.vue'
 import LabelSheet from './LabelSheet.vue'
 import OneLine from './OneLine.vue'
+import WallBoard from './WallBoard.vue'
 
 const SCHOOLS = ['schools.ampacity', 'schools.deviceSize', 'schools.electrodes']
 /** What is done wrong with wires, and what comes of it. */
@@ -39,6 +40,7 @@ const CAUTIONS = [
     </p>
   </section>
   <DeviceTable />
+  <WallBoard />
   <LabelSheet />
   <section class="card">
     <h2>Before you touch it</h2>
