@@ -14,7 +14,14 @@ export { backupName, backupSays } from './generator/words.ts'
 export { bankConductors } from './system/bankConductors.ts'
 export { fullLoadA, stringAmps } from './system/battery.ts'
 export { systemOf } from './system/systemOf.ts'
-export { circuitCable, circuitLines, levelOf as levelOfCircuit, oneLine, type Drawing } from './system/oneLine.ts'
+export {
+  circuitCable,
+  circuitLines,
+  fitted,
+  levelOf as levelOfCircuit,
+  oneLine,
+  type Drawing,
+} from './system/oneLine.ts'
 export { onBoard, type PlacedUnit } from './system/wall.ts'
 export { clearWall, moveOnWall } from './change/wall.ts'
 export { labelsOf, type SystemLabel } from './system/labels.ts'

@@ -23,7 +23,7 @@ describe('the design shelf', () => {
     await newDesign(page, application.base, 'Aspen hut')
     await page.goto(application.base)
     await page.locator('[data-order]').selectOption('name')
-    await becomes(() => names(page), 'Aspen hut, Copper Draw, Gannet Skerry, Larkspur Bench')
+    await becomes(() => names(page), 'Aspen hut, Copper Draw, Gannet Skerry, Larkspur Bench, Rowan Forks')
     await page.locator('[data-seek]').fill('flooded')
     await becomes(() => names(page), 'Larkspur Bench')
     await page.locator('[data-seek]').fill('aspen')

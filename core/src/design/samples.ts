@@ -352,7 +352,7 @@ export function rowanForks(): Design {
       { ...newSource('source-1', 'wind', 120), name: 'Wind machine', side: 'dc', surplus: 'dump-load', price: 2400 },
     ],
   }
-  return measured(whole, 35)
+  return measured({ ...whole, wall: { ...whole.wall, widthM: 3.6 } }, 35)
 }
 
 /** Every demo design: a family per place, the main variant first. */

@@ -117,14 +117,15 @@ export function wallLayout(design: Design, system: System): PlacedUnit[] {
   })
 }
 
-/** The first free place from the left, top to bottom; where there is none, the upper left corner, over what is there. */
+/** The first free place from the left, top to bottom; where there is none, beyond the board's right edge. */
 function roomFor(unit: WallUnit, put: readonly (WallUnit & At)[], widthM: number, heightM: number): At {
   for (let x = snapped(unit.clear.sideM); x + unit.widthM <= widthM + 1e-9; x += STEP_M)
     for (let y = snapped(unit.clear.aboveM); y + unit.heightM <= heightM + 1e-9; y += STEP_M) {
       const at = { xM: Number(x.toFixed(3)), yM: Number(y.toFixed(3)) }
       if (put.every((other) => !near({ ...unit, ...at }, other))) return at
     }
-  return { xM: 0, yM: 0 }
+  const beyond = Math.max(widthM, ...put.map((other) => other.xM + other.widthM + other.clear.sideM + APART_M))
+  return { xM: Number((snapped(beyond) + STEP_M).toFixed(3)), yM: snapped(unit.clear.aboveM) }
 }
 
 /** A place on the board's grid, all of the unit on it where it fits. */

@@ -196,4 +196,15 @@ dd {
   gap: 9px 12px;
   margin-bottom: 6px;
 }
+
+@media (max-width: 900px) {
+  .name {
+    min-width: 0;
+    overflow-wrap: anywhere;
+  }
+
+  .plain {
+    text-align: left;
+  }
+}
 </style>

@@ -17,6 +17,10 @@ const units = computed(() => design.derived!.wall)
 const CM = 100
 const MARGIN = 14
 const KEY_STEP_M = 0.05
+const widthM = computed(() =>
+  Math.max(wall.value.widthM, ...units.value.map((unit) => unit.xM + unit.widthM + unit.clear.sideM)),
+)
+const over = computed(() => units.value.filter(({ overEdge }) => overEdge).length)
 const carried = ref<{ id: string; xM: number; yM: number } | null>(null)
 let grip: { unit: PlacedUnit; x: number; y: number } | null = null
 
@@ -24,7 +28,7 @@ const at = (unit: PlacedUnit) => (carried.value?.id === unit.id ? { ...unit, ...
 /** Centimetres of the drawing that a point of the screen is at. */
 function onDrawing({ clientX, clientY }: PointerEvent): { x: number; y: number } {
   const { left, top, width } = board.value!.getBoundingClientRect()
-  const scale = (wall.value.widthM * CM + 2 * MARGIN) / width
+  const scale = (widthM.value * CM + 2 * MARGIN) / width
   return { x: (clientX - left) * scale, y: (clientY - top) * scale }
 }
 function grab(event: PointerEvent, unit: PlacedUnit): void {
@@ -86,7 +90,7 @@ const BADLY = 'bad'
     <svg
       ref="board"
       class="board"
-      :viewBox="`0 0 ${wall.widthM * CM + 2 * MARGIN} ${wall.heightM * CM + 2 * MARGIN}`"
+      :viewBox="`0 0 ${widthM * CM + 2 * MARGIN} ${wall.heightM * CM + 2 * MARGIN}`"
       role="group"
       :aria-label="`A board of ${prefs.show(wall.widthM, 'm')} by ${prefs.show(wall.heightM, 'm')} with ${units.length} units, to scale`"
       data-wall
@@ -126,10 +130,17 @@ const BADLY = 'bad'
           class="room"
         />
         <rect :width="unit.widthM * CM" :height="unit.heightM * CM" rx="1.5" class="case" />
-        <text x="2.5" y="8" class="name">{{ unit.name }}</text>
-        <text x="2.5" y="14" class="kind">{{ { dc: 'DC', ac: 'AC', both: 'DC and AC' }[unit.current] }}</text>
+        <foreignObject x="2" y="2" :width="unit.widthM * CM - 4" :height="unit.heightM * CM - 4">
+          <div class="name">
+            <strong>{{ unit.name }}</strong> {{ { dc: 'DC', ac: 'AC', both: 'DC and AC' }[unit.current] }}
+          </div>
+        </foreignObject>
       </g>
     </svg>
+    <p v-if="over > 0" class="over">
+      {{ over === 1 ? 'One unit finds' : `${over} units find` }} no room on this board: make it wider, or move what is
+      there.
+    </p>
     <p class="quiet">
       Sizes and room are those usual of their kind; the maker’s manual has the last word, and so has the code on the
       free space in front. Drag a unit, or move it by the arrow keys. Nothing hangs over a bank that gives off gas.
@@ -167,6 +178,17 @@ const BADLY = 'bad'
   touch-action: none;
 }
 
+.back,
+.room,
+.case {
+  vector-effect: non-scaling-stroke;
+}
+
+.over {
+  margin: 0 0 6px;
+  color: var(--ochre-ink);
+}
+
 .room {
   fill: none;
   stroke: var(--rule);
@@ -189,14 +211,14 @@ const BADLY = 'bad'
 }
 
 .name {
-  fill: var(--ink);
-  font-size: 5.5px;
-  font-weight: 600;
+  color: var(--soft);
+  font-size: 4.4px;
+  line-height: 1.25;
+  overflow-wrap: anywhere;
 }
 
-.kind {
-  fill: var(--soft);
-  font-size: 5px;
+.name strong {
+  color: var(--ink);
 }
 
 .unit:focus-visible .case {
