@@ -3,7 +3,7 @@ import { oneLine, derive, svgOf } from '@ambrel/core'
 import { said } from '@ambrel/core/units'
 import type { Page } from 'playwright-core'
 import { describe, expect, it } from 'vitest'
-import { SHAPES } from '../../core/src/system/testShapes.ts'
+import { SHAPES } from '../../core/src/system/testDesigns.ts'
 import { becomes, changes, drag, drawn, openVariant, rail, saved, setField } from './pages.ts'
 import { useApplication } from './server.ts'
 

@@ -3,8 +3,8 @@ import { newSource } from '../generator/sources.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
 import { controllerParts, generatorParts, inverterParts, partById, structuredCloneOf } from '../parts/shelf.ts'
-import { measuredCircuits, setCircuit } from '../change/circuits.ts'
-import { setInverterCount, takeInverter } from '../change/inverter.ts'
+import { withBuiltIn, withInverter } from '../inverter/service.ts'
+import { workedCircuits } from '../system/work.ts'
 import { newArray, newBank, newDesign } from './defaults.ts'
 import type { ArrayField, Design, Load } from '../document/types.ts'
 
@@ -14,11 +14,10 @@ function load(id: string, applianceId: string, change: Partial<Load> = {}): Load
 
 /** Every line of a demo is measured, those to its arrays so long. */
 function measured(design: Design, arrayM: number): Design {
-  const lined = design.arrays.reduce<Design>(
-    (next, { id }) => setCircuit(`array:${id}`, { oneWayM: arrayM })(next),
-    design,
+  const circuits = workedCircuits(design).flatMap(({ circuit: { id, usual }, unmeasured }) =>
+    unmeasured ? [{ ...usual, oneWayM: id.startsWith('array:') ? arrayM : usual.oneWayM }] : [],
   )
-  return measuredCircuits(lined)
+  return { ...design, circuits: [...design.circuits, ...circuits] }
 }
 
 /** Somebody has been through every step of a demo. */
@@ -147,7 +146,7 @@ export function larkspurFlooded(): Design {
 export function larkspurMoreSun(): Design {
   const design = structuredCloneOf(larkspurBench())
   const [array] = design.arrays
-  return {
+  const moreSun: Design = {
     ...design,
     variant: 'More sun, less bank',
     bank: newBank('lfp-51-100', 48, 3),
@@ -162,6 +161,7 @@ export function larkspurMoreSun(): Design {
       },
     ],
   }
+  return measured(moreSun, 60)
 }
 
 /** Gannet Skerry: a made-up weekend cabin on a maritime coast, small, metric, on AGM. */
@@ -332,7 +332,8 @@ export function rowanForks(): Design {
     grid: { ...base.grid, present: true, breakerA: 50, breakerV: 240, pricePerKWh: 0.19 },
     generator: { ...base.generator, present: false },
   }
-  const paired = setInverterCount(2)(takeInverter(partById(inverterParts, 'all-12k-48'))(housed))
+  const one = withInverter(housed, partById(inverterParts, 'all-12k-48'))
+  const paired = withBuiltIn({ ...one, inverter: { ...one.inverter, quantity: 2 } }, one.inverter.part.controller)
   const [first, second] = paired.controllers
   const array = (
     number: number,

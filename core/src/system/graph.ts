@@ -1,5 +1,4 @@
-import type { CircuitChoice, DeviceKind } from '../document/types.ts'
-import type { Step } from '../rules/rule.ts'
+import type { CircuitChoice, DeviceKind, Touched } from '../document/types.ts'
 import type { Words } from '../units/words.ts'
 
 export type NodeKind =
@@ -39,7 +38,7 @@ export interface SystemNode {
   /** how many equal ones it stands for */
   count: number
   /** where in the design it comes from */
-  step: Step
+  step: keyof Touched
 }
 
 export type Current = 'dc' | 'ac' | 'ground' | 'signal'

@@ -7,7 +7,7 @@ import { labelsOf } from './labels.ts'
 import { oneLine, type Box, type Drawing } from './oneLine.ts'
 import { svgOf } from './svg.ts'
 import { systemOf } from './systemOf.ts'
-import { SHAPES } from './testShapes.ts'
+import { SHAPES } from './testDesigns.ts'
 import { workedCircuits } from './work.ts'
 
 const drawn = (design: Design): Drawing => oneLine(systemOf(design), workedCircuits(design), (words) => said(words))

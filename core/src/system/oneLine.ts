@@ -1,9 +1,10 @@
-import type { Level } from '../rules/rule.ts'
 import { metres } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
 import type { Circuit, Current, Inline, Lead, System, SystemNode } from './graph.ts'
 import type { WorkedCircuit } from './work.ts'
 
+/** How a circuit is marked: as a finding would be. */
+export type Level = 'sound' | 'watch' | 'stop' | 'open'
 export type Point = readonly [x: number, y: number]
 export type SymbolKind = 'fuse' | 'breaker' | 'switch' | 'arrester' | 'shunt' | 'ground'
 

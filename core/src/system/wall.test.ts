@@ -5,7 +5,7 @@ import { derive } from '../derive/derive.ts'
 import type { Design } from '../document/types.ts'
 import { findings } from '../rules/registry.ts'
 import { systemOf } from './systemOf.ts'
-import { SHAPES } from './testShapes.ts'
+import { SHAPES } from './testDesigns.ts'
 import { wallLayout, wallUnits } from './wall.ts'
 
 const laid = (design: Design) => wallLayout(design, systemOf(design))
