@@ -93,6 +93,8 @@ const DESIGNS: (() => Design)[] = [
     place.elevationM = 3500
   }),
   changed(larkspurBench, ({ arrays }) => void arrays.push({ ...arrays[0], id: 'array-9', inSeries: 4 })),
+  // a unit that somebody put on the wall
+  changed(larkspurBench, ({ wall }) => void wall.places.push({ id: 'inverter', xM: 0.9, yM: 0.4 })),
   changed(larkspurFlooded, ({ generator, winter }) => {
     Object.assign(generator, { startBy: 'voltage', startV: 49, holdMin: 30 })
     winter.stepMin = 15

@@ -28,7 +28,14 @@ export const STEP_VIEWS = Object.fromEntries(
 
 /** Brings in every step, the dialogs and the charts once the first is shown, so that steps change at once and work offline. */
 export async function loadAhead(): Promise<void> {
-  const all = [loadDialogs, ...Object.values(LOADERS), () => import('sortablejs'), () => import('vue3-apexcharts')]
+  const all = [
+    loadDialogs,
+    ...Object.values(LOADERS),
+    () => import('sortablejs'),
+    () => import('@ambrel/contract/weather'),
+    () => import('@ambrel/contract/time-zone'),
+    () => import('vue3-apexcharts'),
+  ]
   for (const loader of all as (() => Promise<unknown>)[]) await loader().catch(() => undefined)
 }
 

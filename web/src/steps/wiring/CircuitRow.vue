@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { cableName, levelOfCircuit, usualCircuit, type WorkedCircuit } from '@ambrel/core'
-import { decimal, said } from '@ambrel/core/units'
+import { cableName, CONDUCTORS, levelOfCircuit, usualCircuit, type WorkedCircuit } from '@ambrel/core'
+import { decimal } from '@ambrel/core/units'
 import { ChevronDown, ChevronRight } from '@lucide/vue'
 import { computed } from 'vue'
 import StateMark from '../../drawing/StateMark.vue'
@@ -36,9 +36,9 @@ const sizes = computed(() => {
   const best = props.worked.own ? 'thinnest that does' : `thinnest: ${cable.value}`
   return [
     { value: '', label: best },
-    ...CONDUCTOR_SIZES.filter(
+    ...CONDUCTORS.filter(
       ({ basis, size }) => basis === design.document!.place.wiringBasis || size === props.worked.choice.size,
-    ).map(({ size }) => ({ value: size, label: said([{ size }], 'imperial').split(' (')[0] })),
+    ).map(({ size }) => ({ value: size, label: size.replace('mm2', 'mm²') })),
   ]
 })
 const chosen = computed(() => design.document!.circuits.some(({ id }) => id === circuit.value.id))
@@ -69,11 +69,6 @@ const facts = computed(() => {
     ])
   return wires
 })
-</script>
-
-<script lang="ts">
-import { CONDUCTORS } from '@ambrel/core'
-const CONDUCTOR_SIZES = CONDUCTORS
 </script>
 
 <template>

@@ -11,8 +11,10 @@ const asDataUrl = (blob: Blob): Promise<string> =>
     reader.readAsDataURL(blob)
   })
 
-/** A drawing with its face in it, so that it looks the same wherever it is opened. */
-async function withFonts(svg: string): Promise<string> {
+/** A drawing with its face in it, so that it looks the same wherever it is opened; without a server it goes without. */
+const withFonts = (svg: string): Promise<string> => dressed(svg).catch(() => svg)
+
+async function dressed(svg: string): Promise<string> {
   const faces = await Promise.all(
     [
       [400, regular],
