@@ -22,7 +22,7 @@ export {
   oneLine,
   type Drawing,
 } from './system/oneLine.ts'
-export { onBoard, type PlacedUnit } from './system/wall.ts'
+export { onBoard, wallLayout, type PlacedUnit } from './system/wall.ts'
 export { clearWall, moveOnWall } from './change/wall.ts'
 export { labelsOf, type SystemLabel } from './system/labels.ts'
 export { PAPER_INKS, svgOf, type Inks } from './system/svg.ts'

@@ -16,7 +16,6 @@ import { climateOf } from '../weather/ruling.ts'
 import { absorptionV } from '../bank/layout.ts'
 import type { System } from '../system/graph.ts'
 import { systemOf } from '../system/systemOf.ts'
-import { wallLayout, type PlacedUnit } from '../system/wall.ts'
 import { workedCircuits, type WorkedCircuit } from '../system/work.ts'
 import { term, worked, type Worked } from '../working/working.ts'
 import { arraySheets, combinedSun, deriveArrays } from './array.ts'
@@ -62,8 +61,6 @@ export interface Derived {
   /** the equipment and every circuit between it, and these worked out */
   system: System
   circuits: WorkedCircuit[]
-  /** units on the wall */
-  wall: PlacedUnit[]
   bill: Bill
   tasks: BuildTask[]
 }
@@ -146,7 +143,6 @@ export function derive(given: Design): Derived {
     unlike: unlikeGroups(design),
     system,
     circuits: workedCircuits(design, system),
-    wall: wallLayout(design, system),
     bill: bills,
     tasks: checklist(design),
   }

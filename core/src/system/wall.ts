@@ -100,8 +100,9 @@ export function wallLayout(design: Design, system: System): PlacedUnit[] {
   const units = wallUnits(design, system)
   // what nobody moved stays where it is, whatever is moved beside it
   const standing: (WallUnit & At)[] = []
+  const full = new Set<string>()
   for (const unit of [...units].sort((a, b) => order[a.current] - order[b.current]))
-    standing.push({ ...unit, ...roomFor(unit, standing, widthM, heightM) })
+    standing.push({ ...unit, ...roomFor(unit, standing, widthM, heightM, full) })
   const put = standing.map((unit) => {
     const place = chosen.get(unit.id)
     return place ? { ...unit, xM: place.xM, yM: place.yM, own: true } : { ...unit, own: false }
@@ -117,15 +118,36 @@ export function wallLayout(design: Design, system: System): PlacedUnit[] {
   })
 }
 
-/** The first free place from the left, top to bottom; where there is none, beyond the board's right edge. */
-function roomFor(unit: WallUnit, put: readonly (WallUnit & At)[], widthM: number, heightM: number): At {
-  for (let x = snapped(unit.clear.sideM); x + unit.widthM <= widthM + 1e-9; x += STEP_M)
-    for (let y = snapped(unit.clear.aboveM); y + unit.heightM <= heightM + 1e-9; y += STEP_M) {
-      const at = { xM: Number(x.toFixed(3)), yM: Number(y.toFixed(3)) }
-      if (put.every((other) => !near({ ...unit, ...at }, other))) return at
+const ontoGrid = (value: number) => Number((Math.ceil(value / STEP_M - 1e-6) * STEP_M).toFixed(3))
+
+/**
+ * The first free place from the left, top to bottom; where there is none, beyond the board's right edge. It is looked for
+ * at the edges of what stands there already: a free place that touches nothing could be moved up to one that does.
+ *
+ * @param full what units found no room before, by their size; added to
+ */
+function roomFor(
+  unit: WallUnit,
+  put: readonly (WallUnit & At)[],
+  widthM: number,
+  heightM: number,
+  full: Set<string>,
+): At {
+  const { sideM, aboveM } = unit.clear
+  const xs = put.map((other) => other.xM + other.widthM + Math.max(other.clear.sideM, sideM, APART_M))
+  const ys = put.map((other) => other.yM + other.heightM + Math.max(other.clear.belowM, aboveM))
+  const inOrder = (values: readonly number[]) => [...new Set(values.map(ontoGrid))].sort((a, b) => a - b)
+  // what found no room leaves none to its like
+  const like = [unit.widthM, unit.heightM, unit.current].join()
+  const within = (values: readonly number[], most: number) => inOrder(values).filter((value) => value <= most + 1e-9)
+  const columns = full.has(like) ? [] : within([sideM, ...xs], widthM - unit.widthM)
+  const rows = within([aboveM, ...ys], heightM - unit.heightM)
+  for (const xM of columns)
+    for (const yM of rows) {
+      if (put.every((other) => !near({ ...unit, xM, yM }, other))) return { xM, yM }
     }
-  const beyond = Math.max(widthM, ...put.map((other) => other.xM + other.widthM + other.clear.sideM + APART_M))
-  return { xM: Number((snapped(beyond) + STEP_M).toFixed(3)), yM: snapped(unit.clear.aboveM) }
+  full.add(like)
+  return { xM: ontoGrid(Math.max(widthM, ...xs)), yM: ontoGrid(aboveM) }
 }
 
 /** A place on the board's grid, all of the unit on it where it fits. */

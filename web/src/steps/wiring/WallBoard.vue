@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clearWall, moveOnWall, onBoard, type PlacedUnit } from '@ambrel/core'
+import { clearWall, moveOnWall, onBoard, wallLayout, type PlacedUnit } from '@ambrel/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import FiguresTable from '../../drawing/FiguresTable.vue'
@@ -11,7 +11,7 @@ const design = useDesign()
 const prefs = usePrefs()
 const board = useTemplateRef('board')
 const wall = computed(() => design.document!.wall)
-const units = computed(() => design.derived!.wall)
+const units = computed(() => wallLayout(design.document!, design.derived!.system))
 
 /** the drawing is in centimetres, with a margin for its dimensions */
 const CM = 100
@@ -74,7 +74,6 @@ const rows = () =>
     prefs.show(unit.heightM, 'm'),
   ])
 const HEADS = ['unit', 'from the left', 'from the top', 'wide', 'high']
-const BADLY = 'bad'
 </script>
 
 <template>
@@ -110,7 +109,7 @@ const BADLY = 'bad'
         v-for="unit in units"
         :key="unit.id"
         class="unit"
-        :class="[unit.current, { [BADLY]: unit.tooNear.length > 0 || unit.overEdge }]"
+        :class="[unit.current, { bad: unit.tooNear.length > 0 || unit.overEdge }]"
         :data-unit-on-wall="unit.id"
         :transform="`translate(${MARGIN + at(unit).xM * CM} ${MARGIN + at(unit).yM * CM})`"
         tabindex="0"
