@@ -2,12 +2,12 @@ import { busAmps, isBuiltIn, outputOf } from '../array/controllers.ts'
 import { absorptionV, bankNominalV, ratedAh } from '../bank/layout.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankShares } from '../bank/strings.ts'
-import type { Bank, Design, DeviceKind } from '../document/types.ts'
+import type { Bank, Design } from '../document/types.ts'
 import { isBoxed } from '../inverter/service.ts'
 import { amount, amps, volts, watts } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
-import type { Builder } from './builder.ts'
-import { bankFaultA, barsFaultA, breaks } from './solar.ts'
+import { CONTINUOUS, type Builder } from './builder.ts'
+import { barsFaultA, bankFaultA, breaks, deviceAgainst, faultBeyond, onBars } from './faults.ts'
 
 /** Current of the inverter's full load at its lowest voltage, the most the bank is asked for, A. */
 export function fullLoadA({ inverter: { part, quantity } }: Pick<Design, 'inverter'>): number {
@@ -30,16 +30,6 @@ function linkAmps({ takeoff }: Bank, strings: readonly number[]): number {
   const total = strings.reduce((sum, each) => sum + each, 0)
   const last = takeoff === 'one-end' ? 0 : strings.length - 1
   return Math.max(total - strings[0], total - strings[last])
-}
-
-/** More lithium strings than these ask for a fuse of the fastest class, whatever their resistance is said to be. */
-const LITHIUM_STRINGS = 2
-
-/** The fuse or breaker that breaks what a bank drives into a short. */
-export function deviceAgainst(design: Pick<Design, 'bank'>): Exclude<DeviceKind, ''> {
-  const { part, inParallel } = design.bank
-  const lithium = CHEMISTRIES[part.chemistry].managed && inParallel > LITHIUM_STRINGS
-  return lithium ? 'class-t' : breaks(bankFaultA(design))
 }
 
 /**
@@ -130,11 +120,21 @@ function bankCircuits(builder: Builder, totalA: number): void {
   const strings = stringAmps(bank, totalA)
   const stringA = Math.max(...strings)
   const faultA = bankFaultA(design)
+  const { managed } = CHEMISTRIES[bank.part.chemistry]
   const highestV = absorptionV(bank)
   const worksV = bankNominalV(bank)
   const share: Words = inParallel > 1 ? say`, the busiest of ${inParallel} strings` : ''
   const meets = say`${amps(totalA)} meet at the bars${share}, × 1.25`
-  const inBank = (id: string, name: string, quantity: number, workingA: number, lengthM: number, extra: Words = '') =>
+  // without a fuse of its own a string is parted only by its units' management: its cables carry what that lets through
+  const letA = managed && !stringFuses ? bank.part.maxDischargeA : 0
+  const ofString = (workingA: number, because: Words) =>
+    letA > workingA * CONTINUOUS
+      ? {
+          designA: letA,
+          because: say`no fuse of its own: all ${amps(letA)} that the management of its units lets through`,
+        }
+      : { because }
+  const inBank = (id: string, name: string, quantity: number, workingA: number, lengthM: number) =>
     builder.circuit({
       id,
       name,
@@ -146,7 +146,7 @@ function bankCircuits(builder: Builder, totalA: number): void {
       volts: worksV,
       highestV,
       faultA,
-      because: say`${meets}${extra}`,
+      ...(id === 'bank-main' ? { because: meets } : ofString(workingA, meets)),
       grounded: false,
       usual: { oneWayM: lengthM, laid: 'free-air', allowedDropPct: 1 },
       device:
@@ -188,9 +188,10 @@ function bankCircuits(builder: Builder, totalA: number): void {
       volts: worksV,
       highestV,
       faultA,
-      because: equal
-        ? meets
-        : say`${amps(totalA)} meet at the bars; the busiest link carries what lies beyond it, × 1.25`,
+      ...ofString(
+        linkA,
+        equal ? meets : say`${amps(totalA)} meet at the bars; the busiest link carries what lies beyond it, × 1.25`,
+      ),
       grounded: false,
       device: stringFuses
         ? {
@@ -209,7 +210,7 @@ function bankCircuits(builder: Builder, totalA: number): void {
 
 function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
   const { design } = builder
-  const { inverter, controllers, growth, bank } = design
+  const { inverter, controllers, growth } = design
   const { part, quantity } = inverter
   builder.node({
     id: 'inverter',
@@ -225,12 +226,11 @@ function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
   const chargeA = inside.reduce((sum, controller) => sum + outputOf(controller), 0) / quantity
   const chargerA = Math.max(chargeA, part.chargerA)
   const workingA = Math.max(loadA, chargerA)
-  const faultA = barsFaultA(design)
   const because =
     loadA >= chargerA
       ? say`full load${quantity > 1 ? ' of each unit' : ''}${growth.inverterW > 0 ? say` with ${watts(growth.inverterW)} later` : ''} at the low cut-out: ${watts(part.ratedW)} ÷ (${part.fullLoadEfficiency} × ${volts(part.lowCutV)}), × 1.25`
       : say`it charges with ${amps(chargerA)}, more than its full load takes, × 1.25`
-  builder.circuit({
+  onBars(builder, {
     id: 'inverter',
     name: quantity > 1 ? 'Bars to each inverter' : 'Bars to the inverter',
     area: 'bank',
@@ -238,18 +238,8 @@ function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
     to: 'inverter',
     quantity,
     workingA,
-    volts: bankNominalV(bank),
-    highestV: absorptionV(bank),
-    faultA,
     because,
     within: boxed,
-    device: {
-      kind: breaks(faultA),
-      poles: 1,
-      at: 'bars',
-      why: 'the bank can feed a short in this cable',
-      mostA: null,
-    },
     usual: { oneWayM: 1.5, allowedDropPct: 1, laid: 'free-air' },
   })
 }
@@ -260,7 +250,6 @@ const FEED_OHM = 0.0032
 function loadCentre(builder: Builder): void {
   const { design } = builder
   const { bank, inverter } = design
-  const faultA = barsFaultA(design)
   const totalW = dcWatts(design)
   const worksV = bankNominalV(bank)
   builder.node({
@@ -271,28 +260,18 @@ function loadCentre(builder: Builder): void {
     site: 'house',
     step: 'loads',
   })
-  builder.circuit({
+  onBars(builder, {
     id: 'dc-centre',
     name: 'Bars to the DC load centre',
     area: 'house',
     from: 'bars',
     to: 'dc-centre',
     workingA: totalW / inverter.part.lowCutV,
-    volts: worksV,
-    highestV: absorptionV(bank),
-    faultA,
     because: say`${watts(totalW)} of DC loads at ${volts(inverter.part.lowCutV)}, × 1.25`,
-    device: {
-      kind: breaks(faultA),
-      poles: 1,
-      at: 'bars',
-      why: 'the bank can feed a short in this cable',
-      mostA: null,
-    },
     asksLength: true,
     usual: { oneWayM: 6, allowedDropPct: 3 },
   })
-  const branchFaultA = absorptionV(bank) / (absorptionV(bank) / faultA + FEED_OHM)
+  const branchFaultA = faultBeyond(bank, barsFaultA(design), FEED_OHM)
   for (const load of dcLoads(design)) {
     const watt = load.runningW * load.quantity
     const branch = builder.node({
@@ -333,25 +312,14 @@ function dcSource(builder: Builder, source: Design['sources'][number]): void {
     site: 'yard',
     step: 'generator',
   })
-  const faultA = barsFaultA(design)
-  builder.circuit({
+  onBars(builder, {
     id: `source:${id}`,
     name: `${name} to the bars`,
     area: 'backup',
     from,
     to: 'bars',
     workingA: watt / worksV,
-    volts: worksV,
-    highestV: absorptionV(design.bank),
-    faultA,
     because: say`${watts(watt)} at its most, at ${volts(worksV)}, × 1.25`,
-    device: {
-      kind: breaks(faultA),
-      poles: 1,
-      at: 'bars',
-      why: 'the bank can feed a short in this cable',
-      mostA: null,
-    },
     asksLength: true,
     usual: { oneWayM: 20, laid: 'buried', allowedDropPct: 3 },
   })
@@ -364,24 +332,14 @@ function dcSource(builder: Builder, source: Design['sources'][number]): void {
       site: 'room',
       step: 'generator',
     })
-    builder.circuit({
+    onBars(builder, {
       id: `dump:${id}`,
       name: `Bars to the dump load of ${name}`,
       area: 'backup',
       from: 'bars',
       to: dump,
       workingA: watt / worksV,
-      volts: worksV,
-      highestV: absorptionV(design.bank),
-      faultA,
       because: say`all that ${name} gives, × 1.25`,
-      device: {
-        kind: breaks(faultA),
-        poles: 1,
-        at: 'bars',
-        why: 'the bank can feed a short in this cable',
-        mostA: null,
-      },
       usual: { oneWayM: 3, allowedDropPct: 3 },
     })
   }

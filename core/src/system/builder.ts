@@ -23,7 +23,7 @@ const USUAL: Omit<CircuitChoice, 'id' | 'oneWayM'> = {
 export const CONTINUOUS = 1.25
 
 /** What a circuit is asked about; the rest follows. */
-type Given = Pick<Circuit, 'id' | 'name' | 'area' | 'from' | 'to' | 'workingA' | 'volts' | 'because'> &
+export type Given = Pick<Circuit, 'id' | 'name' | 'area' | 'from' | 'to' | 'workingA' | 'volts' | 'because'> &
   Partial<Omit<Circuit, 'usual'>> & { usual: { oneWayM: number } & Partial<CircuitChoice> }
 
 /** Gathers the equipment and circuits of a design. */

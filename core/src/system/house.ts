@@ -1,13 +1,11 @@
-import type { Design, Leg, Load } from '../document/types.ts'
+import type { Controller, Design, Leg, Load } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
-import { bankNominalV, absorptionV } from '../bank/layout.ts'
 import { acrossVolts, legsOfService, legVolts, serviceOf } from '../inverter/service.ts'
 import { amps, volts, watts } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
-import type { Builder } from './builder.ts'
+import type { Builder, Given } from './builder.ts'
 import { sourceW } from './battery.ts'
-import type { Circuit } from './graph.ts'
-import { barsFaultA, breaks } from './solar.ts'
+import { onBars } from './faults.ts'
 
 /** From these watts on a load has a branch of its own, as has every motor and whatever is across legs. */
 const OWN_BRANCH_W = 1000
@@ -22,6 +20,27 @@ const acPoles = (across: boolean, design: Design): Poles => {
   if (!across) return 1
   return serviceOf(design.inverter) === 'three-phase' ? 3 : serviceOf(design.inverter) === 'split-phase' ? 2 : 1
 }
+
+/** A line of the whole service: on all its legs, with its breaker. */
+function onAllLegs(
+  builder: Builder,
+  given: Omit<Given, 'device' | 'current' | 'wires' | 'threePhase'>,
+  at: string,
+  why: Words,
+): void {
+  const { design } = builder
+  const poles = acPoles(true, design)
+  const threePhase = serviceOf(design.inverter) === 'three-phase'
+  builder.circuit({
+    ...given,
+    current: 'ac',
+    // three phases share what the neutral would carry
+    wires: threePhase ? 3 : poles + 1,
+    threePhase,
+    device: { kind: 'ac-breaker', poles, at, why, mostA: null },
+  })
+}
+const FED_BY_PANEL = 'the panel can feed a short in this cable'
 
 /** Panel, branches, backup, grid and whatever else feeds or takes alternating current. */
 export function houseSide(builder: Builder): void {
@@ -39,27 +58,29 @@ export function houseSide(builder: Builder): void {
     site: 'house',
     step: 'inverter',
   })
-  const poles = acPoles(true, design)
-  builder.circuit({
-    id: 'panel',
-    name: 'Inverter to the house panel',
-    area: 'house',
-    current: 'ac',
-    from: 'inverter',
-    to: 'panel',
-    wires: poles + (poles === 2 ? 1 : poles === 3 ? 0 : 1),
-    threePhase,
-    workingA: perPole(totalW),
-    volts: acV,
-    faultA: perPole(totalW) * INVERTER_FAULT,
-    because: say`the inverter’s ${watts(totalW)}${growth.inverterW > 0 ? say`, ${watts(growth.inverterW)} of it later,` : ''} at ${volts(acV)}, × 1.25`,
-    device: { kind: 'ac-breaker', poles, at: 'inverter', why: 'it parts house and inverter', mostA: null },
-    asksLength: true,
-    usual: { oneWayM: 10, allowedDropPct: 3 },
-  })
+  onAllLegs(
+    builder,
+    {
+      id: 'panel',
+      name: 'Inverter to the house panel',
+      area: 'house',
+      from: 'inverter',
+      to: 'panel',
+      workingA: perPole(totalW),
+      volts: acV,
+      faultA: perPole(totalW) * INVERTER_FAULT,
+      because: say`the inverter’s ${watts(totalW)}${growth.inverterW > 0 ? say`, ${watts(growth.inverterW)} of it later,` : ''} at ${volts(acV)}, × 1.25`,
+      asksLength: true,
+      usual: { oneWayM: 10, allowedDropPct: 3 },
+    },
+    'inverter',
+    'it parts house and inverter',
+  )
   branches(builder)
   backup(builder, perPole)
   for (const source of design.sources) if (source.side === 'ac') acSource(builder, source, perPole)
+  for (const controller of design.controllers)
+    if (controller.part.kind === 'ac-coupled') acCoupled(builder, controller, perPole)
 }
 
 const hasOwnBranch = ({ runningW, quantity, leg, startKind }: Load): boolean =>
@@ -150,37 +171,16 @@ function branch(
 
 function backup(builder: Builder, perPole: (watt: number) => number): void {
   const { design } = builder
-  const { generator, grid, bank } = design
+  const { generator, grid } = design
   const acV = acrossVolts(design.inverter)
   const separate = generator.present && generator.charger === 'separate' && generator.kind !== 'vehicle'
-  const feed = (
-    given: Pick<Circuit, 'id' | 'name' | 'from' | 'workingA' | 'volts' | 'because'> & {
-      designA?: number
-      to?: string
-      device: boolean
-    },
-  ) => {
-    const { device, to = 'inverter', ...rest } = given
-    builder.circuit({
-      ...rest,
-      to,
-      area: 'backup',
-      current: 'ac',
-      wires: acPoles(true, design) === 3 ? 3 : acPoles(true, design) + 1,
-      threePhase: serviceOf(design.inverter) === 'three-phase',
-      device: device
-        ? {
-            kind: 'ac-breaker',
-            poles: acPoles(true, design),
-            at: rest.from,
-            why: 'it protects the cable where it begins',
-            mostA: null,
-          }
-        : null,
-      asksLength: true,
-      usual: { oneWayM: 12, allowedDropPct: 3 },
-    })
-  }
+  const feed = (given: Omit<Given, 'area' | 'usual' | 'to'> & { to?: string }) =>
+    onAllLegs(
+      builder,
+      { to: 'inverter', ...given, area: 'backup', asksLength: true, usual: { oneWayM: 12, allowedDropPct: 3 } },
+      given.from,
+      'it protects the cable where it begins',
+    )
   if (generator.present && generator.kind !== 'vehicle') {
     const { realW } = backupPower(design)
     const shore = generator.kind === 'shore'
@@ -201,7 +201,7 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
           site: 'room',
           step: 'generator',
         })
-      : undefined
+      : 'inverter'
     feed({
       id: 'backup',
       name: shore ? 'Shore to the inverter' : separate ? 'Generator to its charger' : 'Generator to the inverter',
@@ -211,34 +211,21 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
       volts: shore ? generator.cordV : acV,
       ...(shore ? { designA: generator.cordA } : {}),
       because: shore ? 'what the cord carries' : say`its ${watts(realW)} at this place, × 1.25`,
-      device: true,
     })
     if (separate) {
-      const faultA = barsFaultA(design)
-      builder.circuit({
+      onBars(builder, {
         id: 'charger',
         name: 'Charger to the bars',
         area: 'backup',
         from: 'charger',
         to: 'bars',
         workingA: generator.separateChargerA,
-        volts: bankNominalV(bank),
-        highestV: absorptionV(bank),
-        faultA,
         because: say`its ${amps(generator.separateChargerA)}, × 1.25`,
-        device: {
-          kind: breaks(faultA),
-          poles: 1,
-          at: 'bars',
-          why: 'the bank can feed a short in this cable',
-          mostA: null,
-        },
         usual: { oneWayM: 2, allowedDropPct: 1 },
       })
     }
   }
   if (generator.present && generator.kind === 'vehicle') {
-    const faultA = barsFaultA(design)
     const from = builder.node({
       id: 'backup',
       kind: 'vehicle',
@@ -247,27 +234,21 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
       site: 'yard',
       step: 'generator',
     })
-    builder.circuit({
-      id: 'backup',
-      name: 'Vehicle to the bars',
-      area: 'backup',
-      from,
-      to: 'bars',
-      workingA: generator.vehicleA,
-      volts: bankNominalV(bank),
-      highestV: absorptionV(bank),
-      faultA,
-      because: say`its ${amps(generator.vehicleA)}, × 1.25`,
-      device: {
-        kind: breaks(faultA),
-        poles: 1,
-        at: 'bars',
-        why: 'bank and vehicle can both feed a short in this cable',
-        mostA: null,
+    onBars(
+      builder,
+      {
+        id: 'backup',
+        name: 'Vehicle to the bars',
+        area: 'backup',
+        from,
+        to: 'bars',
+        workingA: generator.vehicleA,
+        because: say`its ${amps(generator.vehicleA)}, × 1.25`,
+        asksLength: true,
+        usual: { oneWayM: 6, allowedDropPct: 3 },
       },
-      asksLength: true,
-      usual: { oneWayM: 6, allowedDropPct: 3 },
-    })
+      'bank and vehicle can both feed a short in this cable',
+    )
   }
   if (grid.present) {
     const from = builder.node({
@@ -287,7 +268,6 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
       // its breaker is the limit already
       designA: grid.breakerA,
       because: 'what its breaker lets through',
-      device: true,
     })
   }
 }
@@ -303,25 +283,51 @@ function acSource(builder: Builder, source: Design['sources'][number], perPole: 
     site: 'yard',
     step: 'generator',
   })
-  builder.circuit({
-    id: `source:${source.id}`,
-    name: `${source.name} to the panel`,
-    area: 'backup',
-    current: 'ac',
-    from,
-    to: 'panel',
-    wires: acPoles(true, design) + 1,
-    workingA: perPole(watt),
-    volts: acrossVolts(design.inverter),
-    because: say`${watts(watt)} at its most, × 1.25`,
-    device: {
-      kind: 'ac-breaker',
-      poles: acPoles(true, design),
-      at: 'panel',
-      why: 'the panel can feed a short in this cable',
-      mostA: null,
+  onAllLegs(
+    builder,
+    {
+      id: `source:${source.id}`,
+      name: `${source.name} to the panel`,
+      area: 'backup',
+      from,
+      to: 'panel',
+      workingA: perPole(watt),
+      volts: acrossVolts(design.inverter),
+      because: say`${watts(watt)} at its most, × 1.25`,
+      asksLength: true,
+      usual: { oneWayM: 20, laid: 'buried', allowedDropPct: 3 },
     },
-    asksLength: true,
-    usual: { oneWayM: 20, laid: 'buried', allowedDropPct: 3 },
+    'panel',
+    FED_BY_PANEL,
+  )
+}
+
+/** A controller that makes alternating current of its own feeds the house panel. */
+function acCoupled(builder: Builder, { id, name, part }: Controller, perPole: (watt: number) => number): void {
+  const outW = part.outputAcW ?? 0
+  const from = builder.node({
+    id: `controller:${id}`,
+    kind: 'controller',
+    name,
+    rating: say`${volts(part.maxInputV)}, ${watts(outW)} AC`,
+    site: 'room',
+    step: 'array',
   })
+  onAllLegs(
+    builder,
+    {
+      id: `controller:${id}`,
+      name: `${name} to the panel`,
+      area: 'house',
+      from,
+      to: 'panel',
+      workingA: perPole(outW),
+      volts: acrossVolts(builder.design.inverter),
+      because: say`its ${watts(outW)} AC × 1.25`,
+      asksLength: true,
+      usual: { oneWayM: 5, allowedDropPct: 2 },
+    },
+    'panel',
+    FED_BY_PANEL,
+  )
 }

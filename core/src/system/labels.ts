@@ -37,7 +37,7 @@ export function labelsOf(design: Design, system: System, circuits: readonly Work
       lines: [
         disconnect.name,
         say`Highest volts ${volts(circuit.highestV)} DC`,
-        say`Works at ${volts(circuit.volts)}, ${amps(circuit.workingA)}; short circuit ${amps(circuit.designA / CODE_TIMES)}`,
+        say`Works at ${volts(circuit.volts)}, ${amps(circuit.workingA)}; short circuit ${amps(circuit.correctedA)}`,
         'Both sides are live while there is light.',
       ],
       place: 'on the disconnect',
@@ -95,9 +95,6 @@ export function labelsOf(design: Design, system: System, circuits: readonly Work
   })
   return labels
 }
-
-/** What is told is Isc as it is in bright light; the conductor's current is a quarter more. */
-const CODE_TIMES = 1.25
 
 const SOURCES = ['strings', 'bank', 'generator', 'shore', 'grid', 'vehicle', 'source'] as const
 

@@ -2,15 +2,14 @@ import { isBuiltIn, outputOf, trackerOf } from '../array/controllers.ts'
 import { BRIGHT, needsStringFuses } from '../array/stringFuses.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { breakerVoltsFor, coldVoltage } from '../array/voltage.ts'
-import { absorptionV, bankNominalV } from '../bank/layout.ts'
 import type { ArrayField, Controller, Design } from '../document/types.ts'
-import { acrossVolts, serviceOf } from '../inverter/service.ts'
 import { amount, amps, volts, watts } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
 import { climateOf } from '../weather/ruling.ts'
 import type { Builder } from './builder.ts'
 import { CONTINUOUS } from './builder.ts'
-import type { Inline } from './graph.ts'
+import { onBars } from './faults.ts'
+import type { DeviceNeed, Inline } from './graph.ts'
 
 /** From this length on both ends of a line have a surge arrester. Source: IEC 60364-7-712 asks for one above a critical length, of this order where lightning is usual. */
 export const LONG_RUN_M = 10
@@ -63,8 +62,17 @@ function arrayLine(
     step: 'array',
   })
   const later = stringsLater(design, array)
-  const fused = needsStringFuses(design, array)
   const shortA = module.iscA
+  const fuseAt = (at: string): DeviceNeed | null =>
+    needsStringFuses(design, array)
+      ? {
+          kind: 'pv-fuse',
+          poles: 1,
+          at,
+          why: say`a short in one string is fed by the others; its modules stand ${amps(module.seriesFuseA)}`,
+          mostA: module.seriesFuseA,
+        }
+      : null
   let from = strings
   if (inParallel > 1) {
     from = builder.node({
@@ -89,15 +97,7 @@ function arrayLine(
       highestV: coldV,
       faultA: (inParallel - 1) * shortA * BRIGHT,
       because: say`Isc ${amps(shortA)} × 1.25 for bright clouds × 1.25 for hours on end`,
-      device: fused
-        ? {
-            kind: 'pv-fuse',
-            poles: 1,
-            at: from,
-            why: say`a short in one string is fed by the others; its modules stand ${amps(module.seriesFuseA)}`,
-            mostA: module.seriesFuseA,
-          }
-        : null,
+      device: fuseAt(from),
       usual: { oneWayM: STRING_LEAD_M, laid: 'free-air', ambientC: ON_ARRAY_C, allowedDropPct: 1 },
     })
   }
@@ -132,7 +132,8 @@ function arrayLine(
     highestV: coldV,
     faultA: othersOnTracker(design, array) * BRIGHT,
     because: say`Isc ${amps(shortA)} × ${later}${later > inParallel ? say`, ${later - inParallel} of them later,` : ''} × 1.25 for bright clouds × 1.25 for hours on end`,
-    device: null,
+    // one string alone on its line meets the others of its tracker at the controller
+    device: inParallel > 1 ? null : fuseAt(to),
     inline,
     asksLength: true,
     yearKWh: yearKWh(design, array),
@@ -175,94 +176,16 @@ function controllerToBars(builder: Builder, controller: Controller): void {
   // the one battery cable of an all-in-one is the inverter's
   if (inside) return
   const outA = outputOf(controller)
-  const chargeV = absorptionV(design.bank)
-  builder.circuit({
+  onBars(builder, {
     id: `controller:${controller.id}`,
     name: `${controller.name} to the bars`,
     area: 'bank',
     from: node,
     to: 'bars',
     workingA: outA,
-    volts: bankNominalV(design.bank),
-    highestV: chargeV,
-    faultA: barsFaultA(design),
     because: say`the controller’s ${amps(outA)} × 1.25`,
-    device: {
-      kind: breaks(barsFaultA(design)),
-      poles: 1,
-      at: 'bars',
-      why: 'the bank can feed a short in this cable',
-      mostA: null,
-    },
     usual: { oneWayM: 2, allowedDropPct: 1 },
   })
-}
-
-/** Ohms in a bank's way that the jumpers of a string bring at the least; a bank of stated resistance has them inside. */
-const LEAST_MILLIOHM = 0.05
-
-/** Above this a usual DC breaker may not break a short; a fuse of the fastest class does. */
-export const BREAKER_KA = 10
-/** What breaks a short of so many amps. */
-export const breaks = (faultA: number): 'class-t' | 'dc-breaker' =>
-  faultA > BREAKER_KA * 1000 ? 'class-t' : 'dc-breaker'
-
-/** What the whole bank drives into a short at the bars, charged full, with nothing but its own resistance in the way, A. */
-export function bankFaultA({ bank }: Pick<Design, 'bank'>): number {
-  const milliohm = Math.max(LEAST_MILLIOHM, bank.part.resistanceMilliohm * bank.inSeries)
-  return (absorptionV(bank) / (milliohm / bank.inParallel)) * 1000
-}
-
-/** The thickest cable there is still has so much, Ω/m, and both leads are in the way. */
-const THICKEST_OHM_PER_M = 0.0002
-
-/** The same beyond the main leads, at the bars: where they are long it is less, A. */
-export function barsFaultA(design: Pick<Design, 'bank'>): number {
-  const { bank } = design
-  const atBank = bankFaultA(design)
-  return absorptionV(bank) / (absorptionV(bank) / atBank + 2 * bank.leadM * THICKEST_OHM_PER_M)
-}
-
-/** AC-coupled controllers feed the house panel. */
-export function acCoupled(builder: Builder): void {
-  const { design } = builder
-  const acV = acrossVolts(design.inverter)
-  for (const controller of design.controllers) {
-    if (controller.part.kind !== 'ac-coupled') continue
-    const outW = controller.part.outputAcW ?? 0
-    const threePhase = serviceOf(design.inverter) === 'three-phase'
-    const workingA = outW / acV / (threePhase ? Math.sqrt(3) : 1)
-    const from = builder.node({
-      id: `controller:${controller.id}`,
-      kind: 'controller',
-      name: controller.name,
-      rating: say`${volts(controller.part.maxInputV)}, ${watts(outW)} AC`,
-      site: 'room',
-      step: 'array',
-    })
-    builder.circuit({
-      id: `controller:${controller.id}`,
-      name: `${controller.name} to the panel`,
-      area: 'house',
-      current: 'ac',
-      from,
-      to: 'panel',
-      wires: threePhase ? 3 : 2,
-      threePhase,
-      workingA,
-      volts: acV,
-      because: say`its ${watts(outW)} AC × 1.25`,
-      device: {
-        kind: 'ac-breaker',
-        poles: threePhase ? 3 : acV > 200 && design.inverter.part.topology !== 'single-230' ? 2 : 1,
-        at: 'panel',
-        why: 'the panel can feed a short in this cable',
-        mostA: null,
-      },
-      asksLength: true,
-      usual: { oneWayM: 5, allowedDropPct: 2 },
-    })
-  }
 }
 
 function pumpLine(builder: Builder, { id, name, arrayW, ratedW }: Design['pumps'][number]): void {

@@ -13,7 +13,7 @@ import { said } from '../units/words.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
 import { judged } from '../wiring/choose.ts'
 import { CONDUCTORS, deviceLimit } from '../wiring/conductors.ts'
-import { bankFaultA } from './solar.ts'
+import { bankFaultA } from './faults.ts'
 import { fullLoadA, stringAmps } from './battery.ts'
 import { bankConductors } from './bankConductors.ts'
 import { systemOf } from './systemOf.ts'
@@ -200,6 +200,24 @@ describe('currents by hand', () => {
     const { device } = worked(design, 'string:array-1')
     expect(device).toMatchObject({ kind: 'pv-fuse', amps: 25 })
     expect(device!.amps).toBeLessThanOrEqual(design.arrays[0].module.seriesFuseA)
+  })
+  it('strings that stand alone on their lines and share a tracker have their fuses where they meet', () => {
+    const design = larkspurBench()
+    const [array] = design.arrays
+    design.arrays = [1, 2, 3].map((n) => ({ ...array, id: `array-${n}`, inParallel: 1, tracker: 1 }))
+    expect(worked(design, 'array:array-2').device).toMatchObject({ kind: 'pv-fuse', at: 'controller:controller-1' })
+    design.arrays.pop()
+    expect(worked(design, 'array:array-2').device).toBeNull()
+  })
+  it('a lithium string without a fuse of its own is cabled for what its management lets through', () => {
+    const design = larkspurBench()
+    design.bank.stringFuses = false
+    design.bank.part.maxDischargeA = 100
+    expect(worked(design, 'bank-lead').circuit.designA).toBe(100)
+    design.bank.stringFuses = true
+    const { circuit, device } = worked(design, 'bank-lead')
+    expect(circuit.designA).toBeCloseTo(circuit.workingA * 1.25, 9)
+    expect(device!.amps).toBeLessThan(100)
   })
   it('a fuse that would be more than the modules stand is a stop', () => {
     const design = larkspurBench()

@@ -4,7 +4,7 @@ import { batterySide } from './battery.ts'
 import { Builder } from './builder.ts'
 import type { System } from './graph.ts'
 import { houseSide } from './house.ts'
-import { acCoupled, solarSide } from './solar.ts'
+import { solarSide } from './solar.ts'
 
 /** Copper from the ground bar to the electrodes. Source: NEC 250.66(A), 250.166; IEC 60364-5-54 542.3. */
 const ELECTRODE_LEAD = { awg: '6 AWG', metric: '16 mm2' } as const
@@ -19,7 +19,6 @@ export function systemOf(design: Design): System {
   batterySide(builder)
   solarSide(builder, (id, usualM) => lengths.get(id) ?? usualM)
   houseSide(builder)
-  acCoupled(builder)
   grounding(builder)
   return builder.system
 }
