@@ -24,16 +24,10 @@ export {
 } from './system/oneLine.ts'
 export { onBoard, wallLayout, type PlacedUnit } from './system/wall.ts'
 export { clearWall, moveOnWall } from './change/wall.ts'
+export { DEVICE_NAMES, deviceSchedule, type ScheduledDevice } from './system/devices.ts'
 export { labelsOf, type SystemLabel } from './system/labels.ts'
 export { PAPER_INKS, svgOf, type Inks } from './system/svg.ts'
-export {
-  cableName,
-  workedCircuits,
-  USUAL_DEVICE,
-  type WorkedCircuit,
-  type WorkedDevice,
-  type Fault,
-} from './system/work.ts'
+export { cableName, workedCircuits, type WorkedCircuit, type WorkedDevice, type Fault } from './system/work.ts'
 export type { Area, Circuit, Inline, Lead, System, SystemNode } from './system/graph.ts'
 export {
   measuredCircuits,

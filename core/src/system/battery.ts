@@ -200,6 +200,7 @@ function bankCircuits(builder: Builder, totalA: number): void {
             at: 'bank',
             why: 'a fault in one string is fed by all the others',
             mostA: null,
+            pieces: inParallel,
           }
         : null,
       usual: { oneWayM: linkM, laid: 'free-air', allowedDropPct: 1 },

@@ -54,6 +54,8 @@ export interface DeviceNeed {
   why: Words
   /** most it may be, by what stands behind it, A */
   mostA: number | null
+  /** so many of them, where that is not one for each of the circuit */
+  pieces?: number
 }
 
 /** What stands in the line of a circuit: a switch, a surge arrester beside it, a shunt. */

@@ -16,6 +16,7 @@ import { CONDUCTORS, deviceLimit } from '../wiring/conductors.ts'
 import { bankFaultA } from './faults.ts'
 import { fullLoadA, stringAmps } from './battery.ts'
 import { bankConductors } from './bankConductors.ts'
+import { deviceSchedule } from './devices.ts'
 import { systemOf } from './systemOf.ts'
 import { wiredArrays } from './wiringLoss.ts'
 import { WinterEngine } from '../winter/engine.ts'
@@ -256,6 +257,7 @@ describe('what is chosen about a circuit', () => {
     ['an AC breaker on DC', 'controller:controller-1', { device: 'ac-breaker' }, 'stop'],
     ['a device below the volts', 'controller:controller-1', { deviceV: 32 }, 'stop'],
     ['a device that cannot break the short', 'bank-main', { deviceKA: 1 }, 'stop'],
+    ['a device of which nobody said what it breaks', 'bank-main', { device: 'dc-fuse' }, 'watch'],
     ['a cable over its terminals', 'panel', { size: '10 AWG', terminalC: 60, oneWayM: 1 }, 'stop'],
     ['a circuit that is not laid', 'array:array-1', { unused: true }, 'watch'],
     ['five kilometres', 'array:array-1', { oneWayM: 5000 }, 'watch'],
@@ -369,5 +371,34 @@ describe('the loss of an array’s wiring', () => {
         larkspurBench(),
       ).median.generatorHours
     expect(sun(400)).toBeGreaterThan(sun(10))
+  })
+})
+
+describe('the schedule of devices', () => {
+  it('has every fuse, breaker, switch, arrester and shunt, as many as there are', () => {
+    fc.assert(
+      fc.property(anyDesign, (design) => {
+        const system = systemOf(design)
+        const circuits = workedCircuits(design, system)
+        const rows = deviceSchedule(system, circuits)
+        const wanted = circuits.flatMap(({ circuit, device }) => [
+          ...(device ? [circuit.id] : []),
+          ...circuit.inline.map(({ id }) => id),
+        ])
+        expect(rows.map(({ id }) => id).sort()).toEqual(wanted.sort())
+        for (const { pieces, least, what, at } of rows) {
+          expect(pieces).toBeGreaterThan(0)
+          for (const text of [said(least), said(what), at]) expect(text).not.toMatch(/NaN|undefined|^$/)
+        }
+      }),
+      { numRuns: 30 },
+    )
+  })
+  it('counts a fuse a string, and leaves out what is not laid', () => {
+    const design = larkspurBench()
+    design.bank.stringFuses = true
+    const rows = (of: Design) => deviceSchedule(systemOf(of), workedCircuits(of))
+    expect(rows(design).find(({ id }) => id === 'bank-lead')!.pieces).toBe(design.bank.inParallel)
+    expect(rows(setCircuit('backup', { unused: true })(design)).some(({ id }) => id === 'backup')).toBe(false)
   })
 })

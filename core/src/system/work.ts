@@ -43,6 +43,7 @@ export type Fault =
   | 'device-volts'
   | 'device-ac-on-dc'
   | 'device-breaks'
+  | 'device-unrated'
   | 'unused'
 
 export interface WorkedCircuit {
@@ -71,15 +72,15 @@ export interface WorkedCircuit {
   sound: boolean
 }
 
-/** Rooms for the faults that burn; a drop only costs. */
-const HARMLESS: readonly Fault[] = ['drop', 'unused', 'device-small']
-/** Highest direct volts and kiloamps the usual one of its kind breaks. */
-export const USUAL_DEVICE: Record<Exclude<DeviceKind, ''>, { dcV: number; kA: number }> = {
-  'class-t': { dcV: 160, kA: 20 },
-  'pv-fuse': { dcV: 1000, kA: 20 },
-  'dc-fuse': { dcV: 58, kA: 6 },
-  'dc-breaker': { dcV: 150, kA: 10 },
-  'ac-breaker': { dcV: 0, kA: 10 },
+/** Faults that burn nothing by themselves. */
+const HARMLESS: readonly Fault[] = ['drop', 'unused', 'device-small', 'device-unrated']
+/** What the usual one of its kind breaks, kA: direct current for those made for it. Source: makers' data sheets, lower end. */
+const USUAL_KA: Record<Exclude<DeviceKind, ''>, number> = {
+  'class-t': 20,
+  'pv-fuse': 10,
+  'dc-fuse': 6,
+  'dc-breaker': 10,
+  'ac-breaker': 10,
 }
 
 /** What somebody chose about a circuit, or what is usual for it. */
@@ -200,6 +201,8 @@ function faultsOf(
     if (device.ratedV !== null && device.ratedV < circuit.highestV) faults.push('device-volts')
   } else if (device.ratedV !== null && device.ratedV < circuit.volts) faults.push('device-volts')
   if (device.ratedKA !== null && device.ratedKA < device.leastKA) faults.push('device-breaks')
+  const other = device.kind !== circuit.device!.kind
+  if (other && device.ratedKA === null && device.leastKA > USUAL_KA[device.kind]) faults.push('device-unrated')
   return faults
 }
 

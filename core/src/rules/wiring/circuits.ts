@@ -1,5 +1,5 @@
 import { setCircuit } from '../../change/circuits.ts'
-import type { USUAL_DEVICE } from '../../system/work.ts'
+import { DEVICE_NAMES } from '../../system/devices.ts'
 import { cableName, type Fault, type WorkedCircuit } from '../../system/work.ts'
 import { amount, amps, volts } from '../../units/say.ts'
 import { say, type Words } from '../../units/words.ts'
@@ -37,13 +37,6 @@ const withoutDevice = ({ circuit }: WorkedCircuit): { remedy: Remedy } => ({
 })
 const named = ({ circuit, conductor }: WorkedCircuit): Words =>
   conductor ? say`${circuit.name}: ${cableName(conductor)}` : circuit.name
-const deviceName: Record<keyof typeof USUAL_DEVICE, string> = {
-  'class-t': 'class T fuse',
-  'pv-fuse': 'string fuse',
-  'dc-fuse': 'fuse',
-  'dc-breaker': 'breaker',
-  'ac-breaker': 'AC breaker',
-}
 
 /** What loses more of its volts does not run what hangs on it. */
 const USELESS_DROP_PCT = 20
@@ -72,7 +65,7 @@ const TELL: Record<Fault, (worked: WorkedCircuit) => Body> = {
   device: (worked) =>
     stop(
       worked.circuit.id,
-      say`${named(worked)} is not protected by its ${amps(worked.device!.amps!)} ${deviceName[worked.device!.kind]}.`,
+      say`${named(worked)} is not protected by its ${amps(worked.device!.amps!)} ${DEVICE_NAMES[worked.device!.kind]}.`,
       'A device larger than the cable lets it burn before it opens. Thicker cable, or a smaller device.',
       worked.own ? thinnestRemedy(worked) : withoutDevice(worked),
     ),
@@ -92,7 +85,7 @@ const TELL: Record<Fault, (worked: WorkedCircuit) => Body> = {
   'device-small': (worked) =>
     watch(
       worked.circuit.id,
-      say`The ${amps(worked.device!.amps!)} ${deviceName[worked.device!.kind]} of ${worked.circuit.name} opens while it works: ${amps(worked.circuit.designA)} are wanted.`,
+      say`The ${amps(worked.device!.amps!)} ${DEVICE_NAMES[worked.device!.kind]} of ${worked.circuit.name} opens while it works: ${amps(worked.circuit.designA)} are wanted.`,
       'A device is chosen a quarter above what flows for hours.',
       withoutDevice(worked),
     ),
@@ -105,7 +98,7 @@ const TELL: Record<Fault, (worked: WorkedCircuit) => Body> = {
   'device-volts': (worked) =>
     stop(
       worked.circuit.id,
-      say`The ${deviceName[worked.device!.kind]} of ${worked.circuit.name} breaks ${volts(worked.device!.ratedV!)}, and meets ${volts(worked.circuit.highestV)}.`,
+      say`The ${DEVICE_NAMES[worked.device!.kind]} of ${worked.circuit.name} breaks ${volts(worked.device!.ratedV!)}, and meets ${volts(worked.circuit.highestV)}.`,
       'Above its volts it may not put out the arc, and burns.',
       withoutDevice(worked),
     ),
@@ -119,8 +112,15 @@ const TELL: Record<Fault, (worked: WorkedCircuit) => Body> = {
   'device-breaks': (worked) =>
     stop(
       worked.circuit.id,
-      say`The ${deviceName[worked.device!.kind]} of ${worked.circuit.name} breaks ${amount(worked.device!.ratedKA!, 'kA')}, and a short brings ${amount(worked.device!.leastKA, 'kA')}.`,
+      say`The ${DEVICE_NAMES[worked.device!.kind]} of ${worked.circuit.name} breaks ${amount(worked.device!.ratedKA!, 'kA')}, and a short brings ${amount(worked.device!.leastKA, 'kA')}.`,
       'Above its interrupting rating a device bursts and goes on conducting. At the bank a current-limiting fuse of the fastest class.',
+      withoutDevice(worked),
+    ),
+  'device-unrated': (worked) =>
+    watch(
+      worked.circuit.id,
+      say`Nobody has said what the ${DEVICE_NAMES[worked.device!.kind]} of ${worked.circuit.name} breaks; a short brings ${amount(worked.device!.leastKA, 'kA')}.`,
+      'The usual one of its kind breaks less. Enter what is printed on it.',
       withoutDevice(worked),
     ),
   unused: ({ circuit }) =>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { cableName, CONDUCTORS, levelOfCircuit, usualCircuit, type WorkedCircuit } from '@ambrel/core'
+import { cableName, CONDUCTORS, DEVICE_NAMES, levelOfCircuit, usualCircuit, type WorkedCircuit } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { ChevronDown, ChevronRight } from '@lucide/vue'
 import { computed } from 'vue'
@@ -7,7 +7,6 @@ import StateMark from '../../drawing/StateMark.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import CircuitField from './CircuitField.vue'
-import { DEVICE_WORDS } from './deviceWords.ts'
 import { shownCircuit } from './shown.ts'
 
 /** A circuit with what it is asked, what is laid and what protects it; opened, everything that can be chosen about it. */
@@ -30,7 +29,7 @@ const device = computed(() => {
   const { device: found } = props.worked
   if (!found) return '—'
   if (found.amps === null) return 'none is made for it'
-  return `${prefs.show(found.amps, 'A')} ${DEVICE_WORDS[found.kind]}`
+  return `${prefs.show(found.amps, 'A')} ${DEVICE_NAMES[found.kind]}`
 })
 const sizes = computed(() => {
   const best = props.worked.own ? 'thinnest that does' : `thinnest: ${cable.value}`

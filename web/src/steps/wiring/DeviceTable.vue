@@ -1,50 +1,21 @@
 <script setup lang="ts">
+import { deviceSchedule } from '@ambrel/core'
 import { computed } from 'vue'
 import { vStack } from '../../drawing/stacks.ts'
 import { saveCells } from '../../frame/files.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
-import { DEVICE_WORDS } from './deviceWords.ts'
 
 /** What breaks, parts and protects: fuses, breakers, switches, arresters and the shunt, as they are bought. */
 const design = useDesign()
 const prefs = usePrefs()
-const nameOf = (id: string) => design.derived!.system.nodes.find((node) => node.id === id)?.name ?? id
 const rows = computed(() =>
-  design
-    .derived!.circuits.filter(({ choice }) => !choice.unused)
-    .flatMap(({ circuit, device }) => {
-      const pieces =
-        circuit.id === 'bank-lead' || circuit.id === 'bank-link' ? design.document!.bank.inParallel : circuit.quantity
-      const own = device
-        ? [
-            {
-              key: `${circuit.id} device`,
-              what: `${DEVICE_WORDS[device.kind]}${device.poles > 1 ? `, ${device.poles} poles` : ''}${device.builtIn ? ', built in' : ''}`,
-              pieces,
-              rating: device.amps === null ? 'none is made for it' : prefs.show(device.amps, 'A'),
-              least:
-                circuit.current === 'dc'
-                  ? `${prefs.show(device.ratedV ?? device.leastV, 'V')} DC${device.leastKA > 0 ? `, ${prefs.show(device.ratedKA ?? device.leastKA, 'kA')}` : ''}`
-                  : `${prefs.show(device.ratedV ?? circuit.volts, 'V')} AC`,
-              of: circuit.name,
-              at: nameOf(device.at),
-            },
-          ]
-        : []
-      return [
-        ...own,
-        ...circuit.inline.map((each) => ({
-          key: each.id,
-          what: { switch: 'Switch', arrester: 'Surge arrester', shunt: 'Shunt' }[each.kind],
-          pieces: 1,
-          rating: '',
-          least: prefs.say(each.rating),
-          of: each.name,
-          at: nameOf(each.at),
-        })),
-      ]
-    }),
+  deviceSchedule(design.derived!.system, design.derived!.circuits).map((device) => ({
+    ...device,
+    what: prefs.say(device.what),
+    rating: device.amps === null ? '' : prefs.show(device.amps, 'A'),
+    least: prefs.say(device.least),
+  })),
 )
 const HEADS = ['what', 'pieces', 'rating', 'made for at least', 'of', 'at']
 const save = () =>
@@ -68,7 +39,7 @@ const save = () =>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="row in rows" :key="row.key">
+        <tr v-for="row in rows" :key="row.id">
           <td>{{ row.what }}</td>
           <td class="n">{{ row.pieces }}</td>
           <td class="n">{{ row.rating }}</td>
