@@ -14,14 +14,8 @@ export { backupName, backupSays } from './generator/words.ts'
 export { bankConductors } from './system/bankConductors.ts'
 export { fullLoadA, stringAmps } from './system/battery.ts'
 export { systemOf } from './system/systemOf.ts'
-export {
-  circuitCable,
-  circuitLines,
-  fitted,
-  levelOf as levelOfCircuit,
-  oneLine,
-  type Drawing,
-} from './system/oneLine.ts'
+export { circuitCable, levelOf as levelOfCircuit } from './system/circuitWords.ts'
+export { oneLine, type Drawing } from './system/oneLine.ts'
 export { onBoard, wallLayout, type PlacedUnit } from './system/wall.ts'
 export { clearWall, moveOnWall } from './change/wall.ts'
 export { DEVICE_NAMES, deviceSchedule, type ScheduledDevice } from './system/devices.ts'

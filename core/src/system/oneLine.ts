@@ -1,10 +1,9 @@
-import { metres } from '../units/say.ts'
-import { say, type Words } from '../units/words.ts'
+import type { Words } from '../units/words.ts'
+import { circuitCable, circuitLines, levelOf, type Level } from './circuitWords.ts'
+import { broken, fitted } from './fit.ts'
 import type { Circuit, Current, Inline, Lead, System, SystemNode } from './graph.ts'
 import type { WorkedCircuit } from './work.ts'
 
-/** How a circuit is marked: as a finding would be. */
-export type Level = 'sound' | 'watch' | 'stop' | 'open'
 export type Point = readonly [x: number, y: number]
 export type SymbolKind = 'fuse' | 'breaker' | 'switch' | 'arrester' | 'shunt' | 'ground'
 
@@ -55,9 +54,6 @@ const MARGIN = 20
 const ROW = 76
 const BOX = 52
 const BRANCH = 46
-const TEXT = 11
-/** mean breadth of a letter of the drawing's face, as a share of its size; a little over, so that nothing runs out of its box */
-const LETTER = 0.56
 const LINE_GAP = 13
 
 /** Left edge and breadth of each lane; between them lies the room for what is said of the lines. */
@@ -87,64 +83,6 @@ const X: Record<Lane, number> & { bars: number } = (() => {
   return found as Record<Lane, number> & { bars: number }
 })()
 const WIDTH = X.branch + LANES.branch + MARGIN
-
-/** A text cut to a breadth, with an ellipsis where it had to be. */
-export function fitted(text: string, width: number, size = TEXT): string {
-  const most = Math.floor(width / (size * LETTER))
-  return text.length <= most ? text : `${text.slice(0, Math.max(1, most - 1)).trimEnd()}…`
-}
-
-/** A text over so many lines of a breadth at most, the last cut where it had to be. */
-function broken(text: string, width: number, most: number): string[] {
-  const lines: string[] = []
-  let rest = text
-  while (rest && lines.length < most) {
-    const cut = lines.length === most - 1 ? fitted(rest, width) : wholeWords(rest, width)
-    lines.push(cut.trim())
-    rest = cut === rest || lines.length === most ? '' : rest.slice(cut.length)
-  }
-  return lines
-}
-function wholeWords(text: string, width: number): string {
-  const most = Math.floor(width / (TEXT * LETTER))
-  if (text.length <= most) return text
-  const space = text.lastIndexOf(' ', most)
-  return text.slice(0, space > 0 ? space + 1 : most)
-}
-
-/** As a line of the drawing is marked. */
-export const levelOf = ({ faults, carries, unmeasured }: WorkedCircuit): Level =>
-  !carries ? 'stop' : faults.length > 0 ? 'watch' : unmeasured ? 'open' : 'sound'
-
-const SHORT: Record<string, string> = {
-  'class-t': 'class T',
-  'pv-fuse': 'fuse',
-  'dc-fuse': 'fuse',
-  'dc-breaker': 'breaker',
-  'ac-breaker': 'breaker',
-}
-
-/** A circuit's cable: `6 AWG`, `each 2/0 AWG`. */
-export function circuitCable({ circuit, conductor }: WorkedCircuit): Words {
-  if (!conductor) return 'no cable does'
-  // as it is printed on it: the other measure stands in the table
-  const size = conductor.size.replace('mm2', 'mm²')
-  const cable = conductor.parallel > 1 ? `${conductor.parallel} × ${size}` : size
-  return circuit.quantity > 1 ? `each ${cable}` : cable
-}
-
-/** What is said of a circuit along its line: its cable and length, and its device. */
-export function circuitLines(worked: WorkedCircuit): Words[] {
-  const { circuit, conductor, choice, device } = worked
-  if (circuit.within) return ['in the unit']
-  const cable = conductor ? say`${circuitCable(worked)}, ${metres(choice.oneWayM)}` : circuitCable(worked)
-  if (!device) return [cable]
-  const poles = device.poles > 1 ? `, ${device.poles} poles` : ''
-  return [
-    cable,
-    say`${device.amps === null ? 'none' : { value: device.amps, unit: 'A' }} ${SHORT[device.kind]}${poles}`,
-  ]
-}
 
 /**
  * Lays a system out in fixed lanes, from the sun on the left to the sockets on the right, the bank below.
