@@ -190,6 +190,8 @@ describe('for those who listen and those who use keys', () => {
       .getByRole('status')
       .filter({ hasText: /^Bank$/ })
       .waitFor({ state: 'attached' })
+    // the title is told as soon as the step is asked for; there is somewhere for Tab to go once it is drawn
+    await fieldAt(page, 'bank.autonomyDays').waitFor()
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
     const skip = page.getByRole('link', { name: 'Skip to the step' })
     await skip.focus()
