@@ -18,6 +18,7 @@ export { circuitCable, levelOf as levelOfCircuit } from './system/circuitWords.t
 export { oneLine, type Drawing } from './system/oneLine.ts'
 export { onBoard, wallLayout, type PlacedUnit } from './system/wall.ts'
 export { clearWall, moveOnWall } from './change/wall.ts'
+export { entriesOf, type Entry } from './system/entries.ts'
 export { DEVICE_NAMES, deviceSchedule, type ScheduledDevice } from './system/devices.ts'
 export { labelsOf, type SystemLabel } from './system/labels.ts'
 export { PAPER_INKS, svgOf, type Inks } from './system/svg.ts'
@@ -25,6 +26,7 @@ export { cableName, workedCircuits, type WorkedCircuit, type WorkedDevice, type 
 export type { Area, Circuit, Inline, Lead, System, SystemNode } from './system/graph.ts'
 export {
   measuredCircuits,
+  followUsual,
   prunedCircuits,
   setCircuit,
   settledCircuits,
@@ -100,6 +102,8 @@ export {
   takeHours,
   takeMonths,
 } from './change/place.ts'
+export { cautionsOf, type Caution } from './cautions/cautions.ts'
+export { setCautionRead } from './change/cautions.ts'
 export { addAbsence, addBudgetLine, setOwned, setTaskDone } from './change/work.ts'
 export { voltageChoices, chemistryChoices, handSchools, type ChemistryChoice } from './choices/bank.ts'
 export { inverterChoices } from './choices/inverter.ts'
@@ -291,4 +295,5 @@ export {
   type YieldQuestion,
 } from './winter/yields.ts'
 export { CONDUCTORS } from './wiring/conductors.ts'
+export { conduitNames } from './wiring/protection.ts'
 export type { Worked } from './working/working.ts'

@@ -18,6 +18,12 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/design/:id/drawings',
+      name: 'drawings',
+      component: () => import('./report/DrawingSheets.vue'),
+      props: true,
+    },
+    {
       path: '/design/:id/:step?',
       name: 'design',
       component: () => import('./frame/DesignFrame.vue'),

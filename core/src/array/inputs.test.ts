@@ -180,7 +180,8 @@ describe('an all-in-one unit is one thing', () => {
   it('nobody is told that the cable inside it is too thin', () => {
     const [controller] = all().controllers
     const circuits = workedCircuits(all())
-    expect(circuits.some(({ circuit }) => circuit.id === `controller:${controller.id}`)).toBe(false)
+    const inside = circuits.find(({ circuit }) => circuit.id === `controller:${controller.id}`)!
+    expect(inside).toMatchObject({ circuit: { within: true, to: 'inverter' }, faults: [], carries: true })
     const choice = { ...circuits[0].choice, id: `controller:${controller.id}`, size: '14 AWG' }
     const design = changed(all, (d) => d.circuits.push(choice))
     expect(setCircuit(choice.id, { size: '12 AWG' })(all())).toEqual(all())

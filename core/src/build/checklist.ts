@@ -1,6 +1,7 @@
 import type { Design } from '../document/types.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { coldVoltage } from '../array/voltage.ts'
+import { ONE_PERSON_KG } from '../cautions/cautions.ts'
 import { amount, celsius } from '../units/say.ts'
 import { joined, say, type Words } from '../units/words.ts'
 
@@ -10,9 +11,6 @@ export interface BuildTask {
   says: Words
   why: Words
 }
-
-/** Most that one person lifts with both hands. Source: ISO 11228-1, reference mass. */
-const ONE_PERSON_KG = 25
 
 const LITHIUM_ORDER = 'Batteries of unequal charge push large currents into each other the moment they are joined.'
 

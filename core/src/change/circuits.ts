@@ -4,7 +4,7 @@ import { choiceOf, workedCircuits } from '../system/work.ts'
 import { systemOf } from '../system/systemOf.ts'
 import type { Change } from './change.ts'
 
-/** Something chosen about a circuit; the rest of it stays as it is usual. Nothing where there is no such circuit. */
+/** Something chosen about a circuit; the rest of it stays as it is usual. Nothing where there is none, or its unit brings it along. */
 export const setCircuit =
   (id: string, changes: Partial<Omit<CircuitChoice, 'id'>>): Change =>
   (design) => {
@@ -12,7 +12,7 @@ export const setCircuit =
     if (there)
       return { ...design, circuits: design.circuits.map((each) => (each === there ? { ...each, ...changes } : each)) }
     const circuit = systemOf(design).circuits.find((each) => each.id === id)
-    if (!circuit || design.circuits.length >= COUNTS.circuits) return design
+    if (!circuit || circuit.within || design.circuits.length >= COUNTS.circuits) return design
     return { ...design, circuits: [...design.circuits, { ...choiceOf(design, circuit), ...changes }] }
   }
 
@@ -22,6 +22,32 @@ export const prunedCircuits: Change = (design) => {
   const circuits = design.circuits.filter(({ id }) => there.has(id))
   return circuits.length === design.circuits.length ? design : { ...design, circuits }
 }
+
+/** What of a choice follows what is usual until somebody chooses it. */
+const FOLLOWS = ['laid', 'ambientC', 'conductors', 'allowedDropPct', 'insulationC', 'terminalC'] as const
+
+/**
+ * What nobody chose about a circuit goes on being what is usual for it, when an edit elsewhere changes that: strings that
+ * come home each on a line of their own lie together, an array that moves to a roof is no longer buried.
+ * @param before the edit
+ */
+export const followUsual =
+  (before: Design): Change =>
+  (design) => {
+    if (design.circuits.length === 0) return design
+    const was = new Map(systemOf(before).circuits.map(({ id, usual }) => [id, usual]))
+    const is = new Map(systemOf(design).circuits.map(({ id, usual }) => [id, usual]))
+    let follows = false
+    const circuits = design.circuits.map((choice) => {
+      const [old, now] = [was.get(choice.id), is.get(choice.id)]
+      if (!old || !now || !before.circuits.some(({ id }) => id === choice.id)) return choice
+      const changes = FOLLOWS.filter((key) => choice[key] === old[key] && old[key] !== now[key])
+      if (changes.length === 0) return choice
+      follows = true
+      return { ...choice, ...Object.fromEntries(changes.map((key) => [key, now[key]])) }
+    })
+    return follows ? { ...design, circuits } : design
+  }
 
 /** Everything about a circuit as it is usual again; what somebody measured stays. */
 export const usualCircuit =

@@ -18,9 +18,10 @@ const STEP_OF: Partial<Record<keyof Design, TouchedStep>> = {
   sources: 'generator',
   circuits: 'wiring',
   wall: 'wiring',
+  house: 'wiring',
 }
 /** What is told of a design rather than designed. */
-const TOLD = new Set<keyof Design>(['name', 'variant', 'notes', 'touched', 'build', 'winter', 'budget'])
+const TOLD = new Set<keyof Design>(['name', 'variant', 'notes', 'touched', 'build', 'winter', 'budget', 'cautionsRead'])
 
 /** Somebody has been through these steps. */
 export const touch =

@@ -8,7 +8,7 @@ import { larkspurBench, SAMPLE_FAMILIES } from '../design/samples.ts'
 import { DESIGN_VERSION, type Design } from '../document/types.ts'
 import { dailyEnergy } from '../loads/energy.ts'
 import { coincidentPeak } from '../loads/peak.ts'
-import { findings, stepLevel } from '../rules/registry.ts'
+import { findings } from '../rules/registry.ts'
 import { suggestArray } from '../suggest/array.ts'
 import { suggestBank } from '../suggest/bank.ts'
 import { suggestGenerator } from '../suggest/generator.ts'
@@ -172,17 +172,6 @@ describe('rules', () => {
         id,
       ).toBe(false)
     }
-  })
-
-  it('standing cautions do not mark a step', () => {
-    const all = check(larkspurBench())
-    expect(all.some(({ id }) => id === 'bank.shock')).toBe(true)
-    expect(
-      stepLevel(
-        all.filter(({ id }) => id === 'bank.shock'),
-        'bank',
-      ),
-    ).toBe('sound')
   })
 })
 

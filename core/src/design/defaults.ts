@@ -1,5 +1,6 @@
 import { SYSTEM_FACTOR } from '../array/need.ts'
 import { FOOT_SPACING_M } from '../array/racking.ts'
+import { NEW_HOUSE } from '../fields/house.ts'
 import { NO_GRID } from '../fields/grid.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
@@ -198,6 +199,7 @@ export function newDesign(name: string, { service, ...where }: NewPlace & { serv
       vehicleA: 50,
       vehicleLPerH: 1.2,
       part: partById(generatorParts, 'petrol-2k'),
+      neutral: 'unknown',
       startV: startVoltsFor(24),
       cordV: split ? 120 : 230,
       warmUpMin: 3,
@@ -218,6 +220,7 @@ export function newDesign(name: string, { service, ...where }: NewPlace & { serv
     household: { away: [], weekdays: null, shedCanWaitBelow: null, shedShouldBelow: null },
     winter: { years: 30, seed: 7, ageing: false, stepMin: 60 },
     circuits: [],
+    house: { ...NEW_HOUSE },
     wall: { widthM: 2.4, heightM: 1.2, places: [] },
     budget: {
       currency: split ? 'USD' : 'EUR',
@@ -226,10 +229,13 @@ export function newDesign(name: string, { service, ...where }: NewPlace & { serv
       labour: 0,
       discount: 0,
       contingencyPct: 10,
+      cablePerMm2M: 0.28,
+      kWhWorth: null,
       owned: [],
       extras: [],
     },
     build: { done: [] },
+    cautionsRead: [],
     touched: {
       place: false,
       loads: false,
@@ -247,6 +253,9 @@ export function newDesign(name: string, { service, ...where }: NewPlace & { serv
       ampacity: 'terminal-limited',
       deviceSize: 'never-above',
       electrodes: 'one',
+      combining: 'combiner',
+      arrayDisconnect: 'external',
+      poles: 'arrays',
     },
   }
   return design

@@ -102,6 +102,7 @@ export function larkspurBench(): Design {
     inverter: { ...base.inverter, part: partById(inverterParts, 'split-6k-48') },
     generator: {
       ...base.generator,
+      neutral: 'floating',
       part: partById(generatorParts, 'propane-7k'),
       startStateOfCharge: 0.32,
       stopStateOfCharge: 0.85,
@@ -211,6 +212,7 @@ export function gannetSkerry(): Design {
     inverter: { ...base.inverter, part: partById(inverterParts, 'one30-3k-24') },
     generator: {
       ...base.generator,
+      neutral: 'floating',
       part: partById(generatorParts, 'petrol-2k'),
       startStateOfCharge: 0.5,
       stopStateOfCharge: 0.82,
@@ -284,6 +286,7 @@ export function copperDraw(): Design {
     inverter: { ...base.inverter, part: partById(inverterParts, 'one20-3k-24') },
     generator: {
       ...base.generator,
+      neutral: 'floating',
       part: partById(generatorParts, 'petrol-2k'),
       startStateOfCharge: 0.5,
       stopStateOfCharge: 0.82,

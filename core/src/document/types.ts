@@ -1,7 +1,7 @@
 import type { Words } from '../units/words.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 8
+export const DESIGN_VERSION = 9
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -32,9 +32,12 @@ export interface Design {
   winter: WinterSettings
   /** what somebody chose about circuits; the circuits themselves follow from the steps before */
   circuits: CircuitChoice[]
+  house: House
   wall: Wall
   budget: Budget
   build: { done: string[] }
+  /** cautions that somebody has read and put away; they are printed all the same */
+  cautionsRead: string[]
   /** the steps that somebody has been through */
   touched: Touched
   schools: Schools
@@ -324,6 +327,8 @@ export interface ControllerPart {
   outputA: number
   /** AC watts of an AC-coupled one; null for those on the battery's side, whose limit is `outputA` */
   outputAcW: number | null
+  /** it parts its arrays from itself by a switch of its own */
+  disconnect: boolean
   efficiency: number
   selfW: number
   price: number
@@ -370,6 +375,11 @@ export interface InverterPart {
   chargerA: number
   chargerEfficiency: number
   transferA: number
+  /**
+   * whether it joins neutral and ground inside: never, always, or while it makes power itself and not while it passes
+   * another source on
+   */
+  bond: 'none' | 'fixed' | 'relay'
   lowCutV: number
   bankV: 12 | 24 | 48
   /** the charge controller that is built into an all-in-one unit; null for an inverter by itself */
@@ -417,6 +427,8 @@ export interface Generator {
   present: boolean
   kind: BackupKind
   part: GeneratorPart
+  /** whether its neutral is joined to its frame inside */
+  neutral: 'unknown' | 'floating' | 'bonded'
   /** by state of charge, by voltage held low for a while, or by hand in the morning at a low state of charge */
   startBy: 'charge' | 'voltage' | 'morning'
   startStateOfCharge: number
@@ -574,8 +586,25 @@ export interface WinterSettings {
   stepMin: 60 | 15
 }
 
-/** How a cable lies: in conduit or a wall, clipped to a surface, buried in a duct, or free in air. */
-export type Laid = 'conduit' | 'surface' | 'buried' | 'free-air'
+/** How a cable lies: in conduit or a wall, clipped to a surface, buried in a duct, free in air, or as a flexible cord. */
+export type Laid = 'conduit' | 'surface' | 'buried' | 'free-air' | 'cord'
+
+/** What parts a circuit for work on it: as the school has it, a switch of its own, one inside of its unit, or nothing. */
+export type DisconnectChoice = '' | 'external' | 'built-in' | 'none'
+
+/** Where neutral and ground are joined, and what else stands between sources and house. */
+export interface House {
+  /** empty for where the inverter and the sources ask for it */
+  bond: '' | 'panel' | 'inverter' | 'bypass'
+  /** the bond inside of the inverter is taken off, as its manual says how */
+  inverterBondOff: boolean
+  /** a changeover that gives the house the backup or the grid past the inverter */
+  bypass: boolean
+  /** a meter of what the house takes */
+  meter: boolean
+  /** a regulator that steadies the volts of the grid or the backup before the inverter */
+  regulator: boolean
+}
 
 /** What a fuse or breaker is; empty for what the circuit asks. */
 export type DeviceKind = '' | 'class-t' | 'pv-fuse' | 'dc-fuse' | 'dc-breaker' | 'ac-breaker'
@@ -613,6 +642,11 @@ export interface CircuitChoice {
   builtIn: boolean
   /** it is not laid: what would need it has another way */
   unused: boolean
+  /** conduit it lies in; empty for the smallest that does */
+  conduit: string
+  disconnect: DisconnectChoice
+  /** no surge arresters stand at its ends */
+  withoutArresters: boolean
 }
 
 export interface BudgetLine {
@@ -637,6 +671,10 @@ export interface Budget {
   labour: number
   discount: number
   contingencyPct: number
+  /** price of a metre of copper cable for each mm² of it */
+  cablePerMm2M: number
+  /** what a kilowatt-hour lost in copper is worth; null for what making it costs otherwise */
+  kWhWorth: number | null
   /** parts that are there already and cost nothing now */
   owned: OwnedPart[]
   /** what the parts list cannot know: racking, trench, permits */
@@ -651,8 +689,14 @@ export interface Schools {
   ampacity: 'terminal-limited' | 'free-air'
   /** a device above what the conductor carries is never used, or the next standard one above it may be */
   deviceSize: 'never-above' | 'next-above'
-  /** an array far off has no electrode of its own, or one that is bonded to the system's */
-  electrodes: 'one' | 'bonded-second'
+  /** an array far off has no electrode of its own, or one that is bonded to the system's, or one that is not */
+  electrodes: 'one' | 'bonded-second' | 'floating'
+  /** the strings of an array meet at a combiner beside it and share a line, or each has its own line home */
+  combining: 'combiner' | 'home-runs'
+  /** an array is parted by a switch of its own, or by the one inside of its controller */
+  arrayDisconnect: 'external' | 'built-in'
+  /** which poles the disconnects part: both of the arrays and the bank's positive, all, or the positive ones alone */
+  poles: 'arrays' | 'all' | 'positive'
   /** share of the sun on the modules that the hand method counts on at the bank, 0…1 */
   handFactor: number
 }

@@ -1,5 +1,18 @@
 import type { ArrayField, Controller, ControllerPart, ModulePart, TiltSeason } from '../document/types.ts'
-import { estimates, choice, key, named, number, part, rows, share, since, whole, type FieldTable } from './field.ts'
+import {
+  estimates,
+  choice,
+  flag,
+  key,
+  named,
+  number,
+  part,
+  rows,
+  share,
+  since,
+  whole,
+  type FieldTable,
+} from './field.ts'
 import { COUNTS } from './limits.ts'
 import { amount, celsius } from '../units/say.ts'
 import { say } from '../units/words.ts'
@@ -242,6 +255,11 @@ export const CONTROLLER: FieldTable<ControllerPart> = {
     since: since(6, null),
   }),
   outputA: number('Output', 'A', 0.1, 1000, 'Charging current into the bank, at most.'),
+  disconnect: flag(
+    'its own array switch',
+    'It has a direct-current switch built in that parts its arrays, rated for their volts.',
+    since(9, false),
+  ),
   outputAcW: number('AC output', 'W', 50, 200000, 'AC watts of an AC-coupled one.', {
     empty: 'it charges the bank directly',
     step: 100,

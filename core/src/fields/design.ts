@@ -4,6 +4,7 @@ import {
   type Budget,
   type DirectPump,
   type Growth,
+  type DisconnectChoice,
   type BudgetLine,
   type OwnedPart,
   type Design,
@@ -16,6 +17,7 @@ import {
   type Laid,
 } from '../document/types.ts'
 import { CONDUCTORS } from '../wiring/conductors.ts'
+import { CONDUIT_NAMES } from '../wiring/protection.ts'
 import { circuitsOfRuns } from './circuitsOfRuns.ts'
 import { ARRAY_FIELD, CONTROLLER_IN_PLACE } from './array.ts'
 import { BANK } from './bank.ts'
@@ -39,11 +41,12 @@ import {
 } from './field.ts'
 import { GENERATOR, HOUSEHOLD, SOURCE } from './generator.ts'
 import { GRID, NO_GRID } from './grid.ts'
+import { HOUSE, NEW_HOUSE } from './house.ts'
 import { INVERTER } from './inverter.ts'
 import { COUNTS } from './limits.ts'
 import { LOAD } from './load.ts'
 import { PLACE } from './place.ts'
-import { kelvin } from '../units/say.ts'
+import { amount, kelvin } from '../units/say.ts'
 import { say } from '../units/words.ts'
 
 const WINTER: FieldTable<WinterSettings> = {
@@ -119,8 +122,9 @@ const CIRCUIT: FieldTable<CircuitChoice> = {
       { value: 'surface', label: 'on a surface' },
       { value: 'buried', label: 'buried' },
       { value: 'free-air', label: 'free in air' },
+      { value: 'cord', label: 'as a flexible cord' },
     ],
-    'How it lies, by which it sheds its heat.',
+    'How it lies, by which it sheds its heat. A cord carries less, and is for what is plugged in.',
   ),
   ambientC: number(
     'Air around it',
@@ -152,6 +156,28 @@ const CIRCUIT: FieldTable<CircuitChoice> = {
   }),
   builtIn: flag('built into the unit', 'Fuse or breaker is inside the unit at its end, as its manual says.'),
   unused: flag('not laid', 'What would need it has another way, or is not built.'),
+  conduit: choice<string>(
+    'Conduit',
+    [{ value: '', label: 'smallest that does' }, ...CONDUIT_NAMES.map((value) => ({ value, label: value }))],
+    'Of all its conductors with their ground. Two fill 31 % of it at the most, more 40 %: they are drawn in, and shed heat.',
+    since(9, ''),
+  ),
+  disconnect: choice<DisconnectChoice>(
+    'Parted by',
+    [
+      { value: '', label: 'as is usual here' },
+      { value: 'external', label: 'a switch of its own' },
+      { value: 'built-in', label: 'the switch inside of its unit' },
+      { value: 'none', label: 'nothing' },
+    ],
+    'What takes the volts off for work on it.',
+    since(9, ''),
+  ),
+  withoutArresters: flag(
+    'no surge arresters',
+    say`A line of more than ${amount(10, 'm')} outdoors has one at each end: lightning far off sends its surge along it.`,
+    since(9, false),
+  ),
 }
 
 const LINE: FieldTable<BudgetLine> = {
@@ -174,6 +200,22 @@ const BUDGET: FieldTable<Budget> = {
   labour: number('Labour', 'money', 0, 1e7, 'What you pay others; an electrician’s visit too.', { step: 50 }),
   discount: number('Discount', 'money', 0, 1e7, 'Taken off the whole.', { step: 50 }),
   contingencyPct: number('Contingency', '%', 0, 100, 'For what nobody thought of, 10 to 15 %.'),
+  cablePerMm2M: number(
+    'Cable, each mm²',
+    'money/m',
+    0,
+    1000,
+    'Price of a metre of copper cable for each square millimetre of it: that of one you know, divided by its area.',
+    { step: 0.05, since: since(9, 0.28) },
+  ),
+  kWhWorth: number(
+    'A lost kilowatt-hour',
+    'money/kWh',
+    0,
+    1000,
+    'What it is worth, where copper is weighed against what it loses.',
+    { step: 0.05, empty: 'what it costs otherwise', since: since(9, null) },
+  ),
   owned: rows(
     'Owned',
     OWNED,
@@ -243,9 +285,38 @@ const SCHOOLS: FieldTable<Schools> = {
     [
       { value: 'one', label: 'one system of them' },
       { value: 'bonded-second', label: 'a second at a distant array, bonded' },
+      { value: 'floating', label: 'a second at a distant array, not bonded' },
     ],
     'Whether an array far off has an earth rod of its own. A rod that is not bonded to the system’s is refused by everybody.',
     since(8, 'one'),
+  ),
+  combining: choice(
+    'Strings come home',
+    [
+      { value: 'combiner', label: 'through a combiner, on one line' },
+      { value: 'home-runs', label: 'each on a line of its own' },
+    ],
+    'One thick line from a combiner at the array, or a thin pair for each string with its fuse at the controller: more wire, no box outdoors.',
+    since(9, 'combiner'),
+  ),
+  arrayDisconnect: choice(
+    'Arrays are parted by',
+    [
+      { value: 'external', label: 'a switch of their own' },
+      { value: 'built-in', label: 'the one in their controller' },
+    ],
+    'Many codes want a switch in reach and locked open; others take the one built into the unit, where it has one.',
+    since(9, 'external'),
+  ),
+  poles: choice(
+    'Switches part',
+    [
+      { value: 'arrays', label: 'both poles of arrays, + of the bank' },
+      { value: 'all', label: 'both poles of everything' },
+      { value: 'positive', label: 'the + alone' },
+    ],
+    'Arrays that are not grounded, as nearly all are today, stay live at the other pole where only one is parted.',
+    since(9, 'arrays'),
   ),
 }
 
@@ -333,11 +404,21 @@ export const DESIGN: FieldTable<Design> = {
     'What somebody chose about circuits; the circuits themselves follow from the steps before.',
     since(8, circuitsOfRuns),
   ),
+  house: part('Neutral and changeover', HOUSE, 'Where neutral meets ground, and what stands before the house.', {
+    since: since(9, NEW_HOUSE),
+  }),
   wall: part('Wall', WALL, 'The board that the units hang on.', {
     since: since(8, { widthM: 2.4, heightM: 1.2, places: [] }),
   }),
   budget: part('Budget', BUDGET, 'What it costs beside the parts.'),
   build: part('Build', { done: texts('Done', COUNTS.doneTasks, 80, 'Tasks that are ticked.') }, 'How far it is built.'),
+  cautionsRead: texts(
+    'Cautions read',
+    COUNTS.cautions,
+    80,
+    'Keys of cautions that somebody put away; they are printed all the same.',
+    since(9, []),
+  ),
   touched: part('Gone through', TOUCHED, 'Steps that somebody has been through; the others are open.', {
     since: since(7, {
       place: true,

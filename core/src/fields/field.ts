@@ -36,6 +36,7 @@ export type Unit =
   | 'kWh/m²·day'
   | 'money'
   | 'money/L'
+  | 'money/m'
   | 'money/kWh'
 
 /** A version of the format that brought a field, and what held in every document before it. It never changes again. */

@@ -74,6 +74,16 @@ export const GENERATOR: FieldTable<Generator> = {
     since(3, 'generator'),
   ),
   part: part('Set', GENERATOR_PART, 'The generator.'),
+  neutral: choice(
+    'Its neutral',
+    [
+      { value: 'unknown', label: 'nobody has looked' },
+      { value: 'floating', label: 'floats' },
+      { value: 'bonded', label: 'is joined to its frame' },
+    ],
+    'Inside of the set, as its manual says or a meter tells between neutral and frame. A second bond sends current through frames.',
+    since(9, 'unknown'),
+  ),
   startBy: choice(
     'Starts',
     [

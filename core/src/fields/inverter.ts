@@ -127,6 +127,16 @@ export const INVERTER_PART: FieldTable<InverterPart> = {
     2000,
     'What it can pass on from a generator to the house; 0 for no relay.',
   ),
+  bond: choice(
+    'Neutral and ground',
+    [
+      { value: 'none', label: 'it does not join them' },
+      { value: 'fixed', label: 'it joins them always' },
+      { value: 'relay', label: 'it joins them while it makes power' },
+    ],
+    'Its manual says so under neutral–ground bond. One with a relay lets go while a generator or the grid, with a bond of its own, is passed on.',
+    since(9, 'none'),
+  ),
   lowCutV: number('Low-voltage cut-out', 'V', 5, 60, 'Bank voltage, under load, at which it switches off.', {
     step: 0.5,
   }),

@@ -10,6 +10,7 @@ export const COUNTS = {
   owned: 300,
   readingsOfLoad: 200,
   doneTasks: 1000,
+  cautions: 200,
   absences: 20,
   horizonPoints: 360,
   tiltSeasons: 12,

@@ -42,6 +42,21 @@ export function fuelLitres(ratedW: number, watts: number, hours: number, fuel: F
   return ((idle * ratedW + slope * watts) / 1000) * hours
 }
 
+/** What a vehicle gives the bank for an hour's fuel is reckoned at the volts of a 12 V system. */
+const VEHICLE_V = 13.5
+
+/** Money for the fuel of one more kilowatt-hour of a running generator, or of a vehicle that charges. */
+export function backupFuelPerKWh({
+  kind,
+  part,
+  fuelPricePerL,
+  vehicleA,
+  vehicleLPerH,
+}: Pick<Design['generator'], 'kind' | 'part' | 'fuelPricePerL' | 'vehicleA' | 'vehicleLPerH'>): number {
+  const litres = kind === 'vehicle' ? (vehicleLPerH * 1000) / (vehicleA * VEHICLE_V) : WILLANS[part.fuel].slope
+  return litres * fuelPricePerL
+}
+
 /** What a year of running asks for: money for fuel, for energy from shore or grid, and oil changes. */
 export function runningCost(
   year: { fuelL: number; generatorHours: number; generatorWh: number; gridWh: number },

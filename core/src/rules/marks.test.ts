@@ -31,7 +31,7 @@ describe('the marks of the steps', () => {
     ).toEqual([])
   })
   it('a step is sound when somebody has been through it and nothing speaks against it', () => {
-    const design = fresh()
+    const design = setField('generator.neutral', 'floating')(fresh())
     expect(marks(design).wiring).toBe('open')
     // its lines are still to be measured
     expect(marks(touch(['wiring'])(design)).wiring).toBe('open')

@@ -5,7 +5,6 @@ import { clipping } from './array/clipping.ts'
 import { coldVoltageRule } from './array/coldVoltage.ts'
 import { hotVoltageRule } from './array/hotVoltage.ts'
 import { inputCurrent } from './array/inputCurrent.ts'
-import { liveModules } from './array/liveModules.ts'
 import { missingArray } from './array/missing.ts'
 import { moduleWatts } from './array/moduleWatts.ts'
 import { pulseWidth } from './array/pulseWidth.ts'
@@ -20,7 +19,6 @@ import { cold } from './bank/cold.ts'
 import { discharge } from './bank/discharge.ts'
 import { parallelLimit } from './bank/parallelLimit.ts'
 import { sharing } from './bank/sharing.ts'
-import { shock } from './bank/shock.ts'
 import { weakUnits } from './bank/weak.ts'
 import { dumpLoad } from './generator/dumpLoad.ts'
 import { startLevel } from './generator/startLevel.ts'
@@ -28,11 +26,9 @@ import { chargerOverBank } from './generator/chargerOverBank.ts'
 import { equalising } from './generator/equalising.ts'
 import { fuelStore } from './generator/fuelStore.ts'
 import { generatorLoad } from './generator/generatorLoad.ts'
-import { generatorSafety } from './generator/generatorSafety.ts'
 import { gridCarries } from './generator/gridCarries.ts'
 import { gridFails } from './generator/gridFails.ts'
 import { gridKeeps } from './generator/gridKeeps.ts'
-import { gridSafety } from './generator/gridSafety.ts'
 import { nobodyHome } from './generator/nobodyHome.ts'
 import { refill } from './generator/refill.ts'
 import { carries } from './inverter/carries.ts'
@@ -64,9 +60,12 @@ import { coldLock } from './winter/coldLock.ts'
 import { generatorHours } from './winter/generatorHours.ts'
 import { shortHours } from './winter/shortHours.ts'
 import { stepOfRun } from './winter/stepOfRun.ts'
+import { bond } from './wiring/bond.ts'
 import { circuitsCarry } from './wiring/circuits.ts'
+import { electrodes } from './wiring/electrodes.ts'
 import { lengths } from './wiring/lengths.ts'
 import { mainFuse } from './wiring/mainFuse.ts'
+import { poles } from './wiring/poles.ts'
 import { wall } from './wiring/wall.ts'
 
 /** Every rule there is, in the order of the steps. */
@@ -91,7 +90,6 @@ export const RULES: readonly Rule[] = [
   recharge,
   bankGrowth,
   cold,
-  shock,
   missingArray,
   moduleWatts,
   coldVoltageRule,
@@ -103,7 +101,6 @@ export const RULES: readonly Rule[] = [
   pulseWidth,
   clipping,
   arrayGrowth,
-  liveModules,
   legsThere,
   carries,
   starts,
@@ -127,8 +124,6 @@ export const RULES: readonly Rule[] = [
   gridFails,
   gridKeeps,
   gridCarries,
-  gridSafety,
-  generatorSafety,
   shortHours,
   generatorHours,
   coldLock,
@@ -136,6 +131,9 @@ export const RULES: readonly Rule[] = [
   circuitsCarry,
   lengths,
   mainFuse,
+  bond,
+  electrodes,
+  poles,
   wall,
   prices,
   ...ESTIMATES,
@@ -150,15 +148,9 @@ export function findings(input: RuleInput): Finding[] {
   )
 }
 
-/** Cautions that hold for every such system: shown, but they do not mark a step as in trouble. */
-const STANDING_CAUTIONS = new Set(['bank.shock', 'array.live-modules', 'generator.safety', 'generator.grid-safety'])
-
-/** Whether a finding is such a caution. */
-export const isStandingCaution = ({ id }: Pick<Finding, 'id'>): boolean => STANDING_CAUTIONS.has(id)
-
-/** The mark of a step: its worst finding, standing cautions left out. */
+/** The mark of a step: its worst finding. */
 export function stepLevel(all: readonly Finding[], step: Step): Level {
-  const of = all.filter((finding) => finding.step === step && !isStandingCaution(finding))
+  const of = all.filter((finding) => finding.step === step)
   return of.reduce<Level>((worst, { level }) => (WORST_FIRST[level] < WORST_FIRST[worst] ? level : worst), 'sound')
 }
 

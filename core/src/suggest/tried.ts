@@ -1,6 +1,6 @@
 import { derive } from '../derive/derive.ts'
 import type { Design } from '../document/types.ts'
-import { findings, isStandingCaution } from '../rules/registry.ts'
+import { findings } from '../rules/registry.ts'
 import type { Finding, Step } from '../rules/rule.ts'
 import { joined, say, type Words } from '../units/words.ts'
 
@@ -9,13 +9,10 @@ const HARDWARE: ReadonlySet<Step> = new Set(['bank', 'array', 'inverter', 'gener
 /** So many choices are held against the rules at most; they come best first. */
 const MOST_TRIED = 16
 
-/** What the rules have against a design's hardware, standing cautions left out. */
+/** What the rules have against a design's hardware. */
 export const faultsOf = (design: Design): Finding[] =>
   findings({ design, derived: derive(design), winter: null }).filter(
-    (finding) =>
-      HARDWARE.has(finding.step) &&
-      !isStandingCaution(finding) &&
-      (finding.level === 'stop' || finding.level === 'watch'),
+    (finding) => HARDWARE.has(finding.step) && (finding.level === 'stop' || finding.level === 'watch'),
   )
 
 /** A design that could be suggested, with what the rules have against it. */

@@ -7,6 +7,7 @@ import { isBoxed } from '../inverter/service.ts'
 import { amount, amps, volts, watts } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
 import { CONTINUOUS, type Builder } from './builder.ts'
+import { disconnectOf } from './disconnect.ts'
 import { barsFaultA, bankFaultA, breaks, deviceAgainst, faultBeyond, onBars } from './faults.ts'
 
 /** Current of the inverter's full load at its lowest voltage, the most the bank is asked for, A. */
@@ -134,6 +135,18 @@ function bankCircuits(builder: Builder, totalA: number): void {
           because: say`no fuse of its own: all ${amps(letA)} that the management of its units lets through`,
         }
       : { because }
+  // units that manage themselves have a breaker or contactor of their own
+  const parted = disconnectOf(
+    {
+      id: 'battery-switch',
+      kind: 'switch',
+      name: 'Battery switch',
+      rating: say`over ${amps(totalA)} DC${design.schools.poles === 'all' ? ', 2 poles' : ''}`,
+      at: 'bars',
+    },
+    builder.chosen('bank-main')?.disconnect || 'external',
+    managed,
+  )
   const inBank = (id: string, name: string, quantity: number, workingA: number, lengthM: number) =>
     builder.circuit({
       id,
@@ -159,16 +172,11 @@ function bankCircuits(builder: Builder, totalA: number): void {
               mostA: null,
             }
           : null,
+      ...(id === 'bank-main' ? { asks: ['disconnect'], lacks: parted.lacks } : {}),
       inline:
         id === 'bank-main'
           ? [
-              {
-                id: 'battery-switch',
-                kind: 'switch',
-                name: 'Battery switch',
-                rating: say`over ${amps(totalA)} DC`,
-                at: 'bars',
-              },
+              ...parted.inline,
               { id: 'shunt', kind: 'shunt', name: 'Shunt', rating: say`over ${amps(totalA)}, in the −`, at: 'bars' },
             ]
           : [],

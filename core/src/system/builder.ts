@@ -17,6 +17,9 @@ const USUAL: Omit<CircuitChoice, 'id' | 'oneWayM'> = {
   deviceKA: null,
   builtIn: false,
   unused: false,
+  conduit: '',
+  disconnect: '',
+  withoutArresters: false,
 }
 
 /** Continuous loads count a quarter more. Source: NEC 210.19(A), 215.2. */
@@ -30,7 +33,16 @@ export type Given = Pick<Circuit, 'id' | 'name' | 'area' | 'from' | 'to' | 'work
 export class Builder {
   readonly system: System = { nodes: [], circuits: [], leads: [] }
 
-  constructor(readonly design: Design) {}
+  private readonly choices: ReadonlyMap<string, CircuitChoice>
+
+  constructor(readonly design: Design) {
+    this.choices = new Map(design.circuits.map((choice) => [choice.id, choice]))
+  }
+
+  /** What somebody chose about a circuit, where anybody did. */
+  chosen(id: string): CircuitChoice | undefined {
+    return this.choices.get(id)
+  }
 
   node(node: Omit<SystemNode, 'count'> & { count?: number }): string {
     this.system.nodes.push({ count: 1, ...node })
@@ -52,6 +64,8 @@ export class Builder {
       grounded: true,
       within: false,
       asksLength: false,
+      asks: [],
+      lacks: [],
       yearKWh: null,
       ...given,
       designA,

@@ -12,7 +12,13 @@ export const DEVICE_NAMES: Record<Exclude<DeviceKind, ''>, string> = {
   'dc-breaker': 'DC breaker',
   'ac-breaker': 'AC breaker',
 }
-const INLINE_NAMES = { switch: 'switch', arrester: 'surge arrester', shunt: 'shunt' } as const
+const INLINE_NAMES = {
+  switch: 'switch',
+  arrester: 'surge arrester',
+  shunt: 'shunt',
+  meter: 'energy meter',
+  regulator: 'voltage regulator',
+} as const
 
 /** What breaks, parts or protects, as it is bought. */
 export interface ScheduledDevice {
@@ -47,9 +53,9 @@ export function deviceSchedule({ nodes }: System, circuits: readonly WorkedCircu
             },
           ]
         : []
-      const inLine = circuit.inline.map(({ id, kind, name, rating, at }): ScheduledDevice => ({
+      const inLine = circuit.inline.map(({ id, kind, name, rating, at, builtIn }): ScheduledDevice => ({
         id,
-        what: INLINE_NAMES[kind],
+        what: `${INLINE_NAMES[kind]}${builtIn ? ', built in' : ''}`,
         pieces: 1,
         amps: null,
         least: rating,

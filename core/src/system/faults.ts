@@ -43,13 +43,14 @@ export function onBars(
   given: Omit<Given, 'volts' | 'highestV' | 'faultA' | 'device'>,
   why: Words = 'the bank can feed a short in this cable',
 ): void {
-  const { bank } = builder.design
+  const { bank, schools } = builder.design
   const faultA = barsFaultA({ bank })
+  const kind = breaks(faultA)
   builder.circuit({
     volts: bankNominalV(bank),
     highestV: absorptionV(bank),
     faultA,
-    device: { kind: breaks(faultA), poles: 1, at: 'bars', why, mostA: null },
+    device: { kind, poles: schools.poles === 'all' && kind === 'dc-breaker' ? 2 : 1, at: 'bars', why, mostA: null },
     ...given,
   })
 }

@@ -8,6 +8,7 @@ export type NodeKind =
   | 'bank'
   | 'bars'
   | 'inverter'
+  | 'bypass'
   | 'panel'
   | 'branch'
   | 'charger'
@@ -58,15 +59,20 @@ export interface DeviceNeed {
   pieces?: number
 }
 
-/** What stands in the line of a circuit: a switch, a surge arrester beside it, a shunt. */
+/** What stands in the line of a circuit: a switch, a surge arrester beside it, a shunt, a meter, a regulator. */
 export interface Inline {
   id: string
-  kind: 'switch' | 'arrester' | 'shunt'
+  kind: 'switch' | 'arrester' | 'shunt' | 'meter' | 'regulator'
   name: string
   rating: Words
   /** node it stands at */
   at: string
+  /** inside of that node: it is neither bought nor hung */
+  builtIn?: boolean
 }
+
+/** What beside its conductor and device can be chosen about a circuit, and be wanting. */
+export type Asks = 'disconnect' | 'arresters'
 
 /** A circuit: from one piece to another, with its currents. */
 export interface Circuit {
@@ -100,6 +106,9 @@ export interface Circuit {
   within: boolean
   /** somebody has to measure it: until then it is open */
   asksLength: boolean
+  /** it has a disconnect, or arresters, and lacks them by what somebody chose */
+  asks: Asks[]
+  lacks: Asks[]
   /** as it is where nobody chose: the length that stands in for a measured one too */
   usual: CircuitChoice & { oneWayM: number }
   /** energy it passes in a year, kWh, and how its square mean stands to its working current; null where it is not known */

@@ -3,9 +3,11 @@ import { backupPower } from '../generator/backup.ts'
 import { acrossVolts, legsOfService, legVolts, serviceOf } from '../inverter/service.ts'
 import { amps, volts, watts } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
-import type { Builder, Given } from './builder.ts'
+import { CONTINUOUS, type Builder, type Given } from './builder.ts'
 import { sourceW } from './battery.ts'
+import { pastInverter, type BondPlace } from './bond.ts'
 import { onBars } from './faults.ts'
+import type { Inline } from './graph.ts'
 
 /** From these watts on a load has a branch of its own, as has every motor and whatever is across legs. */
 const OWN_BRANCH_W = 1000
@@ -50,6 +52,7 @@ export function houseSide(builder: Builder): void {
   const threePhase = serviceOf(inverter) === 'three-phase'
   const totalW = inverter.part.ratedW * inverter.quantity + growth.inverterW
   const perPole = (watt: number) => watt / acV / (threePhase ? Math.sqrt(3) : 1)
+  const past = pastInverter(design)
   builder.node({
     id: 'panel',
     kind: 'panel',
@@ -62,15 +65,16 @@ export function houseSide(builder: Builder): void {
     builder,
     {
       id: 'panel',
-      name: 'Inverter to the house panel',
+      name: past ? 'Inverter to the changeover' : 'Inverter to the house panel',
       area: 'house',
       from: 'inverter',
-      to: 'panel',
+      to: past ? 'bypass' : 'panel',
       workingA: perPole(totalW),
       volts: acV,
       faultA: perPole(totalW) * INVERTER_FAULT,
       because: say`the inverter’s ${watts(totalW)}${growth.inverterW > 0 ? say`, ${watts(growth.inverterW)} of it later,` : ''} at ${volts(acV)}, × 1.25`,
       asksLength: true,
+      inline: design.house.meter ? [meter(perPole(totalW), acV)] : [],
       usual: { oneWayM: 10, allowedDropPct: 3 },
     },
     'inverter',
@@ -78,9 +82,77 @@ export function houseSide(builder: Builder): void {
   )
   branches(builder)
   backup(builder, perPole)
+  if (past) changeover(builder, past, perPole)
   for (const source of design.sources) if (source.side === 'ac') acSource(builder, source, perPole)
   for (const controller of design.controllers)
     if (controller.part.kind === 'ac-coupled') acCoupled(builder, controller, perPole)
+}
+
+const meter = (throughA: number, acV: number): Inline => ({
+  id: 'meter',
+  kind: 'meter',
+  name: 'Energy meter',
+  rating: say`over ${amps(throughA)}, ${volts(acV)}`,
+  at: 'panel',
+})
+const regulator = (from: string, throughA: number, acV: number): Inline => ({
+  id: `regulator:${from}`,
+  kind: 'regulator',
+  name: 'Voltage regulator',
+  rating: say`over ${amps(throughA)}, ${volts(acV)}`,
+  at: 'inverter',
+})
+
+/** The grid, or the backup where there is none, goes past the inverter to a changeover before the panel. */
+function changeover(builder: Builder, source: BondPlace, perPole: (watt: number) => number): void {
+  const { design } = builder
+  const { generator, grid, inverter } = design
+  const from = source === 'grid' ? 'grid' : 'backup'
+  const acV = source === 'grid' ? grid.breakerV : source === 'shore' ? generator.cordV : acrossVolts(inverter)
+  const ofSource = source === 'grid' ? grid.breakerA : source === 'shore' ? generator.cordA : null
+  const workingA = ofSource ?? perPole(backupPower(design).realW)
+  const inverterA = perPole(inverter.part.ratedW * inverter.quantity + design.growth.inverterW)
+  builder.node({
+    id: 'bypass',
+    kind: 'bypass',
+    name: 'Changeover',
+    rating: say`over ${amps(Math.max(workingA, inverterA))}, one source at a time`,
+    site: 'house',
+    step: 'wiring',
+  })
+  onAllLegs(
+    builder,
+    {
+      id: 'bypass',
+      name: `${source === 'grid' ? 'Grid' : source === 'shore' ? 'Shore' : 'Generator'} past the inverter`,
+      area: 'backup',
+      from,
+      to: 'bypass',
+      workingA,
+      ...(ofSource === null ? {} : { designA: ofSource }),
+      volts: acV,
+      because: ofSource === null ? say`${amps(workingA)} of the generator, × 1.25` : 'what its breaker lets through',
+      asksLength: true,
+      usual: { oneWayM: 12, allowedDropPct: 3 },
+    },
+    from,
+    'it protects the cable where it begins',
+  )
+  builder.circuit({
+    id: 'changeover',
+    name: 'Changeover to the house panel',
+    area: 'house',
+    current: 'ac',
+    from: 'bypass',
+    to: 'panel',
+    wires: serviceOf(inverter) === 'three-phase' ? 3 : acPoles(true, design) + 1,
+    threePhase: serviceOf(inverter) === 'three-phase',
+    workingA: Math.max(workingA, inverterA),
+    designA: Math.max(inverterA * CONTINUOUS, ofSource ?? workingA * CONTINUOUS),
+    volts: acrossVolts(inverter),
+    because: 'the larger of what inverter and source bring; their breakers stand before it',
+    usual: { oneWayM: 1, allowedDropPct: 1 },
+  })
 }
 
 const hasOwnBranch = ({ runningW, quantity, leg, startKind }: Load): boolean =>
@@ -177,7 +249,15 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
   const feed = (given: Omit<Given, 'area' | 'usual' | 'to'> & { to?: string }) =>
     onAllLegs(
       builder,
-      { to: 'inverter', ...given, area: 'backup', asksLength: true, usual: { oneWayM: 12, allowedDropPct: 3 } },
+      {
+        to: 'inverter',
+        inline:
+          design.house.regulator && given.to !== 'charger' ? [regulator(given.id, given.workingA, given.volts)] : [],
+        ...given,
+        area: 'backup',
+        asksLength: true,
+        usual: { oneWayM: 12, allowedDropPct: 3 },
+      },
       given.from,
       'it protects the cable where it begins',
     )

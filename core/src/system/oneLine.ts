@@ -5,7 +5,7 @@ import type { Circuit, Current, Inline, Lead, System, SystemNode } from './graph
 import type { WorkedCircuit } from './work.ts'
 
 export type Point = readonly [x: number, y: number]
-export type SymbolKind = 'fuse' | 'breaker' | 'switch' | 'arrester' | 'shunt' | 'ground'
+export type SymbolKind = 'fuse' | 'breaker' | 'ground' | Inline['kind']
 
 export interface Box {
   id: string
@@ -55,6 +55,9 @@ const ROW = 76
 const BOX = 52
 const BRANCH = 46
 const LINE_GAP = 13
+/** over the first row, where built-in controllers are joined to their unit */
+const INSIDE_GAP = 14
+const INSIDE_STEP = 7
 
 /** Left edge and breadth of each lane; between them lies the room for what is said of the lines. */
 const LANES = { strings: 135, combiner: 96, controller: 140, inverter: 140, panel: 110, branch: 176 } as const
@@ -99,6 +102,7 @@ class Draughtsman {
   private readonly marks: Mark[] = []
   private readonly labels: Label[] = []
   private readonly worked: Map<string, WorkedCircuit>
+  private top = MARGIN
 
   constructor(
     private readonly system: System,
@@ -109,14 +113,18 @@ class Draughtsman {
   }
 
   draw(): Drawing {
+    // the wires of built-in controllers go over the bars
+    const inside = this.system.circuits.filter(({ id, within }) => within && id.startsWith('controller:')).length
+    this.top = MARGIN + (inside > 0 ? INSIDE_GAP + inside * INSIDE_STEP : 0)
     const left = this.leftSide()
     const right = this.rightSide()
-    const barsTop = MARGIN
+    const barsTop = this.top
     const barsEnd = Math.max(left.dcEnd, right.dcEnd)
     const bars = this.node('bars')
     if (bars) this.boxes.set('bars', { ...this.boxOf(bars, X.bars, barsTop, 8, barsEnd - barsTop), lines: [] })
     let y = Math.max(left.end, right.end, barsEnd + 10)
     this.joinDc()
+    this.joinInside()
     y = this.acRows(y)
     y = this.pumps(y)
     const end = this.ground(y + 6)
@@ -133,7 +141,7 @@ class Draughtsman {
 
   /** Arrays with their controllers on the bars, direct sources, and the bank under them. */
   private leftSide(): { dcEnd: number; end: number } {
-    let y = MARGIN
+    let y = this.top
     const controllers = this.kind('controller').filter(({ id }) => !this.isAc(id))
     for (const controller of controllers) y = this.controllerRows(controller, y)
     for (const source of [...this.kind('source'), ...this.kind('vehicle')].filter(({ id }) => !this.isAc(id))) {
@@ -200,22 +208,29 @@ class Draughtsman {
 
   /** Inverter and panel with its branches, what feeds them, and what direct current goes to. */
   private rightSide(): { dcEnd: number; end: number } {
-    let y = MARGIN
+    let y = this.top
     const inverter = this.node('inverter')
     if (inverter) this.place(inverter, X.inverter, y, LANES.inverter)
+    const bypass = this.node('bypass')
+    if (bypass) {
+      this.place(bypass, X.panel, y, LANES.panel)
+      this.straight('panel', 'inverter', 'bypass', GAPS.inverter)
+      y += ROW
+    }
     const panel = this.node('panel')
     const branches = this.system.circuits.filter(({ from }) => from === 'panel')
     const height = Math.max(BOX, branches.length * BRANCH - 6)
-    let dcEnd = y + BOX
+    let dcEnd = this.top + BOX
     if (panel) {
       const box = this.place(panel, X.panel, y, LANES.panel, height)
       branches.forEach((circuit, i) => this.branchRow(circuit, y + i * BRANCH, box.x + box.width))
-      if (inverter) this.straight('panel', 'inverter', 'panel', GAPS.inverter)
+      if (bypass) this.fromChangeover(box)
+      else if (inverter) this.straight('panel', 'inverter', 'panel', GAPS.inverter)
       y += height + ROW - BOX
     }
     let feeds = 0
     for (const node of ['generator', 'shore', 'grid'].flatMap((kind) => this.kind(kind as SystemNode['kind']))) {
-      const circuit = this.system.circuits.find(({ from }) => from === node.id)!
+      const circuit = this.system.circuits.find(({ from, id }) => from === node.id && id !== 'bypass')!
       const box = this.place(node, X.panel, y, LANES.panel)
       const middle = y + BOX / 2
       if (circuit.to === 'charger') {
@@ -236,13 +251,14 @@ class Draughtsman {
           [
             [box.x, middle],
             [x, middle],
-            [x, MARGIN + BOX],
+            [x, this.top + BOX],
           ],
           box.x - x - 12,
         )
       }
       y += ROW
     }
+    if (bypass) this.pastInverter()
     const centre = this.node('dc-centre')
     if (centre) {
       const own = this.system.circuits.filter(({ from }) => from === centre.id)
@@ -258,6 +274,81 @@ class Draughtsman {
       y += ROW
     }
     return { dcEnd, end: y }
+  }
+
+  /** The short line from a changeover down to the panel under it. */
+  private fromChangeover(panel: Box): void {
+    const circuit = this.system.circuits.find(({ id }) => id === 'changeover')!
+    const worked = this.worked.get(circuit.id)!
+    const x = panel.x + panel.width / 2
+    const from = panel.y - (ROW - BOX)
+    const points: Point[] = [
+      [x, from],
+      [x, panel.y],
+    ]
+    this.lines.push({ id: circuit.id, current: circuit.current, points, level: levelOf(worked) })
+    const text = fitted(this.write(circuitCable(worked)), panel.width / 2 - 8)
+    this.say(circuit.id, x + 6, from + 16, text, 'start', levelOf(worked))
+  }
+
+  /** From the source that a changeover takes, up beside the panel. */
+  private pastInverter(): void {
+    const circuit = this.system.circuits.find(({ id }) => id === 'bypass')!
+    const worked = this.worked.get(circuit.id)!
+    const [from, to] = [this.boxes.get(circuit.from)!, this.boxes.get(circuit.to)!]
+    const x = X.panel - 8
+    const points: Point[] = [
+      [from.x, from.y + 12],
+      [x, from.y + 12],
+      [x, to.y + BOX - 10],
+      [to.x, to.y + BOX - 10],
+    ]
+    this.lines.push({ id: circuit.id, current: circuit.current, points, level: levelOf(worked) })
+    const y = to.y + ROW + 10
+    circuitLines(worked).forEach((words, i) =>
+      this.say(
+        circuit.id,
+        x - GAPS.inverter / 2,
+        y + i * LINE_GAP,
+        fitted(this.write(words), GAPS.inverter - 24),
+        'middle',
+        levelOf(worked),
+      ),
+    )
+    if (worked.device)
+      this.marks.push({
+        kind: worked.device.kind.endsWith('breaker') ? 'breaker' : 'fuse',
+        x,
+        y: from.y - 12,
+        says: `${circuit.name}: ${this.write(worked.device.why)}`,
+      })
+  }
+
+  /** Built-in controllers: over the bars into the unit they are in. */
+  private joinInside(): void {
+    const inverter = this.boxes.get('inverter')
+    if (!inverter) return
+    const inside = this.system.circuits.filter(({ id, within }) => within && id.startsWith('controller:'))
+    inside.forEach((circuit, i) => {
+      const box = this.boxes.get(circuit.from)
+      if (!box) return
+      const x = box.x + box.width + 8 + i * INSIDE_STEP
+      const y = MARGIN + 8 + i * INSIDE_STEP
+      const port = inverter.x + inverter.width / 2 - i * 12
+      this.lines.push({
+        id: circuit.id,
+        current: circuit.current,
+        points: [
+          [box.x + box.width, box.y + box.height / 2],
+          [x, box.y + box.height / 2],
+          [x, y],
+          [port, y],
+          [port, inverter.y],
+        ],
+        level: 'sound',
+      })
+      if (i === 0) this.say(circuit.id, port + 8, y + 4, 'in the unit', 'start', 'sound')
+    })
   }
 
   private branchRow(circuit: Circuit, y: number, from: number): void {
@@ -390,37 +481,22 @@ class Draughtsman {
       )
       this.marks.push({ kind: 'ground', x: there.x + there.width / 2, y: there.y + there.height, says: 'earth' })
     }
-    const panel = this.boxes.get('panel')
-    if (panel) {
-      const x = panel.x + panel.width + 22
-      const from = panel.y + panel.height
-      this.lead(
-        'bond',
-        [
-          [panel.x + panel.width - 12, from],
-          [panel.x + panel.width - 12, from + 9],
-          [x, from + 9],
-          [x, top - 9],
-          [box.x + box.width - 20, top - 9],
-          [box.x + box.width - 20, top],
-        ],
-        null,
-      )
-      this.say('bond', x - 8, top - 14, '', 'start', 'sound')
-    }
+    this.bond(box, top)
     let next = top
-    for (const { id, from } of this.system.leads.filter((each) => each.id.startsWith('bonded:'))) {
-      const rod = this.place(this.node(from)!, X.strings, next, LANES.strings + GAPS.strings)
-      this.lead(
-        id,
-        [
-          [rod.x + rod.width, next + BOX / 2],
-          [X.inverter - 20, next + BOX / 2],
-          [X.inverter - 20, y + 8],
-          [box.x, y + 8],
-        ],
-        X.combiner + 60,
-      )
+    for (const rodNode of this.kind('electrode').filter(({ id }) => id !== 'electrode')) {
+      const lead = this.system.leads.find(({ from }) => from === rodNode.id)
+      const rod = this.place(rodNode, X.strings, next, LANES.strings + GAPS.strings)
+      if (lead)
+        this.lead(
+          lead.id,
+          [
+            [rod.x + rod.width, next + BOX / 2],
+            [X.inverter - 20, next + BOX / 2],
+            [X.inverter - 20, y + 8],
+            [box.x, y + 8],
+          ],
+          X.combiner + 60,
+        )
       this.marks.push({ kind: 'ground', x: rod.x + rod.width / 2, y: rod.y + rod.height, says: 'earth' })
       next += ROW
     }
@@ -437,11 +513,42 @@ class Draughtsman {
         null,
       )
     }
-    const caseOf = new Set(['combiner', 'controller', 'inverter', 'panel', 'generator', 'dc-centre', 'charger'])
+    const caseOf = new Set([
+      'combiner',
+      'bypass',
+      'controller',
+      'inverter',
+      'panel',
+      'generator',
+      'dc-centre',
+      'charger',
+    ])
     for (const each of this.boxes.values())
       if (caseOf.has(each.kind))
         this.marks.push({ kind: 'ground', x: each.x + 10, y: each.y + each.height, says: 'its case on the ground bar' })
     return Math.max(next, top + ROW)
+  }
+
+  /** From where neutral and ground are joined, right of it and down to the ground bar. */
+  private bond(bar: Box, top: number): void {
+    const from = this.boxes.get(this.system.leads.find(({ id }) => id === 'bond')!.from)
+    if (!from) return
+    const end = from.y + from.height
+    const start = from.x + from.width - 12
+    // an inverter has its feeds under it, and the panel's lane on its right
+    const x = from.kind === 'inverter' ? from.x + from.width + 6 : from.x + from.width + 22
+    this.lead(
+      'bond',
+      [
+        [start, end],
+        [start, end + 9],
+        [x, end + 9],
+        [x, top - 9],
+        [bar.x + bar.width - 20, top - 9],
+        [bar.x + bar.width - 20, top],
+      ],
+      null,
+    )
   }
 
   private lead(id: string, points: Point[], labelX: number | null): void {
@@ -471,7 +578,8 @@ class Draughtsman {
 
   /** Symbols stand on the stretch that is spoken of, the device nearest to where it protects. */
   private inLine(circuit: Circuit, { device }: WorkedCircuit, x0: number, x1: number, y: number, room: number): void {
-    const symbols: { kind: SymbolKind; says: string; end: boolean }[] = circuit.inline.map((each: Inline) => ({
+    const apart = circuit.inline.filter(({ builtIn }) => !builtIn)
+    const symbols: { kind: SymbolKind; says: string; end: boolean }[] = apart.map((each: Inline) => ({
       kind: each.kind,
       says: `${each.name}: ${this.write(each.rating)}`,
       end: each.at === circuit.to,

@@ -1,6 +1,7 @@
 import { isBuiltIn, outputOf, trackerOf } from '../array/controllers.ts'
 import { BRIGHT, needsStringFuses } from '../array/stringFuses.ts'
 import { arrayRatedW } from '../array/power.ts'
+import { absorptionV, bankNominalV } from '../bank/layout.ts'
 import { breakerVoltsFor, coldVoltage } from '../array/voltage.ts'
 import type { ArrayField, Controller, Design } from '../document/types.ts'
 import { amount, amps, volts, watts } from '../units/say.ts'
@@ -9,7 +10,8 @@ import { climateOf } from '../weather/ruling.ts'
 import type { Builder } from './builder.ts'
 import { CONTINUOUS } from './builder.ts'
 import { onBars } from './faults.ts'
-import type { DeviceNeed, Inline } from './graph.ts'
+import { disconnectOf } from './disconnect.ts'
+import type { Asks, DeviceNeed, Inline } from './graph.ts'
 
 /** From this length on both ends of a line have a surge arrester. Source: IEC 60364-7-712 asks for one above a critical length, of this order where lightning is usual. */
 export const LONG_RUN_M = 10
@@ -17,6 +19,8 @@ const STRING_LEAD_M = 3
 /** Modules bring leads of their own, and those are fine wire in the sun. */
 const ON_ARRAY_C = 45
 const USUAL_RUN_M = 15
+/** Home runs share a conduit; more than these are drawn into a second one. */
+const MOST_TOGETHER = 9
 
 /** Strings of an array with those to come: what is to be added falls on the arrays by their size, in whole strings. */
 export function stringsLater({ arrays, growth }: Pick<Design, 'arrays' | 'growth'>, array: ArrayField): number {
@@ -25,23 +29,18 @@ export function stringsLater({ arrays, growth }: Pick<Design, 'arrays' | 'growth
 }
 
 /** Every array with its strings, its line to the controller, and what stands in it. */
-export function solarSide(builder: Builder, lengthOf: (id: string, usualM: number) => number): void {
+export function solarSide(builder: Builder): void {
   const { design } = builder
   for (const array of design.arrays) {
     const controller = design.controllers.find(({ id }) => id === array.controllerId)
-    if (controller) arrayLine(builder, array, controller, lengthOf)
+    if (controller) arrayLine(builder, array, controller)
   }
   for (const controller of design.controllers)
     if (controller.part.kind !== 'ac-coupled') controllerToBars(builder, controller)
   for (const pump of design.pumps) pumpLine(builder, pump)
 }
 
-function arrayLine(
-  builder: Builder,
-  array: ArrayField,
-  controller: Controller,
-  lengthOf: (id: string, usualM: number) => number,
-): void {
+function arrayLine(builder: Builder, array: ArrayField, controller: Controller): void {
   const { design } = builder
   const { id, name, module, inSeries, inParallel } = array
   const coldV = coldVoltage({
@@ -73,8 +72,9 @@ function arrayLine(
           mostA: module.seriesFuseA,
         }
       : null
+  const homeRuns = inParallel > 1 && design.schools.combining === 'home-runs'
   let from = strings
-  if (inParallel > 1) {
+  if (inParallel > 1 && !homeRuns) {
     from = builder.node({
       id: `combiner:${id}`,
       kind: 'combiner',
@@ -102,14 +102,25 @@ function arrayLine(
     })
   }
   const line = `array:${id}`
-  const lengthM = lengthOf(line, USUAL_RUN_M)
+  const chosen = builder.chosen(line)
+  const lengthM = chosen?.oneWayM ?? USUAL_RUN_M
   const to = `controller:${controller.id}`
   const classV = array.breakerV ?? breakerVoltsFor(coldV)
+  // a line home for each string carries that string alone; all meet at the switch
+  const onLine = homeRuns ? 1 : later
   const switchA = shortA * later * BRIGHT * CONTINUOUS
   const rating: Words = classV === null ? say`${amps(switchA)}` : say`${volts(classV)} DC, over ${amps(switchA)}`
+  const parted = disconnectOf(
+    { id: `switch:${id}`, kind: 'switch', name: `Disconnect of ${name}`, rating: polesOf(design, rating), at: to },
+    chosen?.disconnect || design.schools.arrayDisconnect,
+    controller.part.disconnect,
+  )
+  const long = lengthM > LONG_RUN_M
+  const bare = long && chosen?.withoutArresters === true
+  const asks: Asks[] = long ? ['disconnect', 'arresters'] : ['disconnect']
   const inline: Inline[] = [
-    { id: `switch:${id}`, kind: 'switch', name: `Disconnect of ${name}`, rating, at: to },
-    ...(lengthM > LONG_RUN_M
+    ...parted.inline,
+    ...(long && !bare
       ? [from, to].map((at, end): Inline => ({
           id: `arrester:${id}:${end + 1}`,
           kind: 'arrester',
@@ -125,21 +136,35 @@ function arrayLine(
     area: 'array',
     from,
     to,
-    workingA: module.impA * later,
-    designA: shortA * later * BRIGHT * CONTINUOUS,
-    correctedA: shortA * later * BRIGHT,
+    ...(homeRuns ? { quantity: inParallel } : {}),
+    workingA: module.impA * onLine,
+    designA: shortA * onLine * BRIGHT * CONTINUOUS,
+    correctedA: shortA * onLine * BRIGHT,
     volts: worksV,
     highestV: coldV,
-    faultA: othersOnTracker(design, array) * BRIGHT,
-    because: say`Isc ${amps(shortA)} × ${later}${later > inParallel ? say`, ${later - inParallel} of them later,` : ''} × 1.25 for bright clouds × 1.25 for hours on end`,
-    // one string alone on its line meets the others of its tracker at the controller
-    device: inParallel > 1 ? null : fuseAt(to),
+    faultA: (othersOnTracker(design, array) + (homeRuns ? (inParallel - 1) * shortA : 0)) * BRIGHT,
+    because: homeRuns
+      ? say`Isc ${amps(shortA)} of one string × 1.25 for bright clouds × 1.25 for hours on end`
+      : say`Isc ${amps(shortA)} × ${later}${later > inParallel ? say`, ${later - inParallel} of them later,` : ''} × 1.25 for bright clouds × 1.25 for hours on end`,
+    // a string alone on its line meets the others of its tracker at the controller
+    device: from === strings ? fuseAt(to) : null,
     inline,
+    asks,
+    lacks: [...parted.lacks, ...(bare ? (['arresters'] as const) : [])],
     asksLength: true,
     yearKWh: yearKWh(design, array),
-    usual: { oneWayM: USUAL_RUN_M, laid: array.site === 'ground' ? 'buried' : 'conduit', allowedDropPct: 2.5 },
+    usual: {
+      oneWayM: USUAL_RUN_M,
+      ...(homeRuns ? { conductors: Math.min(MOST_TOGETHER, 2 * inParallel) } : {}),
+      laid: array.site === 'ground' ? 'buried' : 'conduit',
+      allowedDropPct: 2.5,
+    },
   })
 }
+
+/** Both poles, or the + alone. */
+const polesOf = ({ schools }: Design, rating: Words): Words =>
+  say`${rating}, ${schools.poles === 'positive' ? 'the + alone' : '2 poles'}`
 
 /** Short-circuit current the other arrays on an array's tracker bring, A. */
 const othersOnTracker = (design: Design, array: ArrayField): number =>
@@ -173,9 +198,25 @@ function controllerToBars(builder: Builder, controller: Controller): void {
     site: 'room',
     step: 'array',
   })
-  // the one battery cable of an all-in-one is the inverter's
-  if (inside) return
   const outA = outputOf(controller)
+  // the one battery cable of an all-in-one is the inverter's
+  if (inside) {
+    builder.circuit({
+      id: `controller:${controller.id}`,
+      name: `${controller.name} in the inverter`,
+      area: 'bank',
+      from: node,
+      to: 'inverter',
+      workingA: outA,
+      volts: bankNominalV(design.bank),
+      highestV: absorptionV(design.bank),
+      because: 'inside of the unit, on its battery terminals',
+      grounded: false,
+      within: true,
+      usual: { oneWayM: 0 },
+    })
+    return
+  }
   onBars(builder, {
     id: `controller:${controller.id}`,
     name: `${controller.name} to the bars`,

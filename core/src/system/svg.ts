@@ -43,6 +43,8 @@ function symbol({ kind, x, y, says }: Mark, inks: Inks): string {
     breaker: `<rect x="${x - 7}" y="${y - 7}" width="14" height="9" fill="${inks.card}" stroke="none"/><path d="M${x - 7} ${y}L${x + 5} ${y - 7}M${x + 4} ${y - 3}l5 5m0 -5l-5 5" ${stroke}/>`,
     switch: `<rect x="${x - 7}" y="${y - 7}" width="14" height="9" fill="${inks.card}" stroke="none"/><path d="M${x - 7} ${y}L${x + 6} ${y - 7}M${x + 7} ${y - 3}v6" ${stroke}/>`,
     arrester: `<path d="M${x} ${y}v4m-4 0h8v8h-8zM${x} ${y + 5}v5l-2 -2m2 2l2 -2" ${stroke}/>`,
+    meter: `<circle cx="${x}" cy="${y}" r="7" fill="${inks.card}" stroke="${inks.ink}" stroke-width="1.4"/><path d="M${x} ${y}l3 -4" ${stroke}/>`,
+    regulator: `<rect x="${x - 8}" y="${y - 6}" width="16" height="12" fill="${inks.card}" stroke="${inks.ink}" stroke-width="1.4"/><path d="M${x - 6} ${y}q3 -6 6 0t6 0M${x - 6} ${y + 5}L${x + 6} ${y - 5}" ${stroke}/>`,
     shunt: `<path d="M${x - 7} ${y}l2.5 -4l5 8l5 -8l2 4" ${stroke}/>`,
     ground: `<path d="M${x} ${y}v5m-6 0h12m-10 3h8m-6 3h4" ${stroke}/>`,
   }

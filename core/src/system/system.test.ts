@@ -1,7 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { addArray } from '../change/array.ts'
-import { measuredCircuits, setCircuit, settledCircuits, thinnestCircuits, usualCircuit } from '../change/circuits.ts'
+import {
+  followUsual,
+  measuredCircuits,
+  setCircuit,
+  settledCircuits,
+  thinnestCircuits,
+  usualCircuit,
+} from '../change/circuits.ts'
 import { addSource, takeBackup } from '../change/generator.ts'
 import { setInverterCount } from '../change/inverter.ts'
 import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
@@ -47,6 +54,8 @@ const anyDesign = fc
     side: fc.constantFrom('dc' as const, 'ac' as const),
     dc: fc.integer({ min: 0, max: 3 }),
     electrodes: fc.constantFrom('one' as const, 'bonded-second' as const),
+    combining: fc.constantFrom('combiner' as const, 'home-runs' as const),
+    house: fc.record({ bypass: fc.boolean(), meter: fc.boolean(), regulator: fc.boolean() }),
   })
   .map((drawn): Design => {
     let design = structuredCloneOf(drawn.make())
@@ -60,6 +69,8 @@ const anyDesign = fc
     design.generator.charger = drawn.separate ? 'separate' : 'inverter'
     design.grid.present = drawn.grid
     design.schools.electrodes = drawn.electrodes
+    design.schools.combining = drawn.combining
+    Object.assign(design.house, drawn.house)
     design.loads.slice(0, drawn.dc).forEach((load) => (load.leg = 'DC'))
     return design
   })
@@ -78,19 +89,18 @@ describe('the graph of any design', () => {
           expect(ids, `${id} to`).toContain(to)
         }
         const joined = new Set(lines.flatMap(({ from, to }) => [from, to]))
-        for (const id of ids) if (!id.startsWith('controller:')) expect(joined, id).toContain(id)
+        for (const id of ids) expect(joined, id).toContain(id)
         for (const { id } of design.arrays) {
           expect(
             circuits.filter((each) => each.id === `array:${id}`),
             id,
           ).toHaveLength(1)
         }
-        for (const { id, part } of design.controllers)
-          if (part.id !== design.inverter.part.controller?.id)
-            expect(
-              circuits.filter((each) => each.id === `controller:${id}`),
-              id,
-            ).toHaveLength(1)
+        for (const { id } of design.controllers)
+          expect(
+            circuits.filter((each) => each.id === `controller:${id}`),
+            id,
+          ).toHaveLength(1)
         for (const { id } of design.sources) expect(circuits.some((each) => each.id === `source:${id}`)).toBe(true)
         for (const load of design.loads.filter(({ leg }) => leg === 'DC'))
           expect(circuits.some((each) => each.id === `branch:${load.id}`)).toBe(true)
@@ -400,5 +410,174 @@ describe('the schedule of devices', () => {
     const rows = (of: Design) => deviceSchedule(systemOf(of), workedCircuits(of))
     expect(rows(design).find(({ id }) => id === 'bank-lead')!.pieces).toBe(design.bank.inParallel)
     expect(rows(setCircuit('backup', { unused: true })(design)).some(({ id }) => id === 'backup')).toBe(false)
+  })
+})
+
+describe('how strings come home', () => {
+  const home = (inParallel: number): Design => {
+    const design = larkspurBench()
+    design.arrays[0].inParallel = inParallel
+    design.schools.combining = 'home-runs'
+    return design
+  }
+  it('each on a line of its own carries its own current, with its fuse where they meet', () => {
+    const { circuit, device, conduit } = worked(home(3), 'array:array-1')
+    const { module } = larkspurBench().arrays[0]
+    expect(circuit).toMatchObject({ quantity: 3, from: 'strings:array-1', to: 'controller:controller-1' })
+    expect(circuit.designA).toBeCloseTo(module.iscA * 1.5625, 9)
+    expect(circuit.faultA).toBeCloseTo(2 * module.iscA * 1.25, 9)
+    expect(device).toMatchObject({ kind: 'pv-fuse', at: 'controller:controller-1' })
+    expect(worked(home(3), 'string:array-1')).toBeUndefined()
+    expect(conduit).not.toBeNull()
+    const fuses = deviceSchedule(systemOf(home(3)), workedCircuits(home(3))).find(({ id }) => id === 'array:array-1')!
+    expect(fuses.pieces).toBe(3)
+  })
+  it('all lie together and heat each other, where nobody chose otherwise', () => {
+    const followed = followUsual(larkspurBench())(home(3))
+    expect(worked(followed, 'array:array-1').choice).toMatchObject({ conductors: 6, oneWayM: 60 })
+    const apart = setCircuit('array:array-1', { conductors: 4 })(larkspurBench())
+    const kept = followUsual(apart)({ ...home(3), circuits: apart.circuits })
+    expect(worked(kept, 'array:array-1').choice.conductors).toBe(4)
+    // and nothing changes where nothing else does
+    expect(followUsual(apart)(apart)).toBe(apart)
+  })
+  it('an array that moves to a roof is no longer buried', () => {
+    const roof = structuredCloneOf(larkspurBench())
+    roof.arrays[0].site = 'roof'
+    const laid = (design: Design) => worked(design, 'array:array-1').choice.laid
+    expect([laid(larkspurBench()), laid(roof), laid(followUsual(larkspurBench())(roof))]).toEqual([
+      'buried',
+      'buried',
+      'conduit',
+    ])
+  })
+  it('a string alone has nothing to combine', () => {
+    expect(worked(home(1), 'array:array-1').circuit.quantity).toBe(1)
+    expect(systemOf(home(1)).nodes.some(({ kind }) => kind === 'combiner')).toBe(false)
+  })
+  it('the wire’s loss is that of its own line', () => {
+    const one = worked(home(2), 'array:array-1')
+    expect(wiredArrays(home(2))[0].wiringLoss).toBeCloseTo((one.conductor!.dropPct * 0.65) / 100, 9)
+  })
+})
+
+describe('what parts a circuit', () => {
+  const parted = (change: (design: Design) => void): Design => {
+    const design = structuredCloneOf(larkspurBench())
+    change(design)
+    return design
+  }
+  const inlineOf = (design: Design, id: string) => worked(design, id).circuit.inline.map(({ kind }) => kind)
+  it('a switch of its own, or the one its controller has', () => {
+    expect(inlineOf(larkspurBench(), 'array:array-1')).toContain('switch')
+    const builtIn = parted((d) => {
+      d.schools.arrayDisconnect = 'built-in'
+      d.controllers[0].part.disconnect = true
+    })
+    expect(worked(builtIn, 'array:array-1').circuit.inline[0]).toMatchObject({ kind: 'switch', builtIn: true })
+    expect(levels(builtIn, 'array:array-1')).toEqual([])
+  })
+  it.each([
+    ['array:array-1', parted((d) => void (d.schools.arrayDisconnect = 'built-in'))],
+    ['array:array-1', setCircuit('array:array-1', { disconnect: 'none' })(larkspurBench())],
+    ['bank-main', setCircuit('bank-main', { disconnect: 'none' })(larkspurBench())],
+    ['bank-main', setCircuit('bank-main', { disconnect: 'built-in' })(larkspurFlooded())],
+  ])('%s parted by nothing is a stop, and its remedy clears it', (id, design) => {
+    expect(inlineOf(design, id)).not.toContain('switch')
+    const found = told(design).find(({ subject }) => subject === id)!
+    expect(found.level).toBe('stop')
+    expect(levels(found.remedy!.apply(design), id)).toEqual([])
+  })
+  it('units with breakers of their own may stand for the battery switch', () => {
+    expect(levels(setCircuit('bank-main', { disconnect: 'built-in' })(larkspurBench()), 'bank-main')).toEqual([])
+  })
+  it('poles by the school: both of arrays, all, or the + alone, which is worth a look', () => {
+    const rating = (design: Design, id: string) =>
+      said(worked(design, id).circuit.inline.find(({ kind }) => kind === 'switch')!.rating)
+    const by = (poles: Design['schools']['poles']) => parted((d) => void (d.schools.poles = poles))
+    expect(rating(by('arrays'), 'array:array-1')).toContain('2 poles')
+    expect(rating(by('arrays'), 'bank-main')).not.toContain('2 poles')
+    expect(rating(by('all'), 'bank-main')).toContain('2 poles')
+    expect(rating(by('positive'), 'array:array-1')).toContain('the + alone')
+    const [found] = told(by('positive')).filter(({ id }) => id === 'wiring.poles')
+    expect(found.level).toBe('watch')
+    expect(told(found.remedy!.apply(by('positive'))).filter(({ id }) => id === 'wiring.poles')).toEqual([])
+  })
+})
+
+describe('how a line is laid', () => {
+  const line = (changes: Parameters<typeof setCircuit>[1]) => setCircuit('array:array-1', changes)(larkspurBench())
+  it.each([
+    ['without arresters on a long line', { oneWayM: 60, withoutArresters: true }, 'no-arresters'],
+    ['in a conduit too small', { conduit: '1/2 in' }, 'conduit'],
+    ['as a cord', { laid: 'cord' as const }, 'cord'],
+  ])('%s is worth a look, and its remedy clears it', (_, changes, fault) => {
+    const design = line(changes)
+    expect(worked(design, 'array:array-1').faults).toContain(fault)
+    const found = told(design).find(({ subject }) => subject === 'array:array-1')!
+    expect(found.level).toBe('watch')
+    expect(levels(found.remedy!.apply(design), 'array:array-1')).toEqual([])
+  })
+  it('a cord carries what its own table says, and a generator may hang on one', () => {
+    const cord = (size: string) =>
+      worked(setCircuit('backup', { laid: 'cord', size, conductors: 3 })(larkspurBench()), 'backup')
+    // 10 AWG with three that carry current: 25 A, less than a conduit's
+    expect(cord('10 AWG').conductor!.ampacityA).toBe(25)
+    expect(cord('10 AWG').faults).not.toContain('cord')
+    expect(cord('14 AWG').faults).toContain('ampacity')
+    // none is made so thick
+    expect(cord('4/0 AWG').conductor!.ampacityA).toBe(0)
+  })
+  it('a rod at an array that is bonded to nothing is a stop, whatever else holds', () => {
+    const design = larkspurBench()
+    design.schools.electrodes = 'floating'
+    const [found] = told(design).filter(({ id }) => id === 'wiring.electrodes')
+    expect(found.level).toBe('stop')
+    expect(told(found.remedy!.apply(design)).filter(({ id }) => id === 'wiring.electrodes')).toEqual([])
+  })
+})
+
+describe('copper against what it loses', () => {
+  it('costs its area, there and back; the cheapest over its life is never dearer than another that does', () => {
+    const { economy, choice, conductor } = worked(larkspurBench(), 'array:array-1')
+    const { areaMm2 } = CONDUCTORS.find(({ size }) => size === conductor!.size)!
+    expect(economy!.laid.copper).toBeCloseTo(areaMm2 * 2 * choice.oneWayM * 0.28, 9)
+    for (const { size, basis } of CONDUCTORS) {
+      if (basis !== 'awg') continue
+      const other = worked(setCircuit('array:array-1', { size })(larkspurBench()), 'array:array-1')
+      if (other.sound) expect(economy!.best.whole).toBeLessThanOrEqual(other.economy!.laid.whole + 1e-9)
+    }
+  })
+  it('where a lost kilowatt-hour is worth nothing the thinnest is the cheapest, where it is dear a thick one', () => {
+    const at = (kWhWorth: number) => {
+      const design = larkspurBench()
+      design.circuits = []
+      design.budget.kWhWorth = kWhWorth
+      return worked(design, 'array:array-1')
+    }
+    expect(at(0).economy!.best.size).toBe(at(0).conductor!.size)
+    expect(at(5).economy!.best.copper).toBeGreaterThan(at(0).economy!.best.copper)
+  })
+})
+
+describe('past the inverter', () => {
+  it('the grid, else the backup, goes to a changeover that feeds the panel', () => {
+    const design = larkspurBench()
+    design.house.bypass = true
+    expect(worked(design, 'panel').circuit.to).toBe('bypass')
+    expect(worked(design, 'bypass').circuit).toMatchObject({ from: 'backup', to: 'bypass' })
+    expect(worked(design, 'changeover').circuit).toMatchObject({ from: 'bypass', to: 'panel' })
+    design.grid.present = true
+    expect(worked(design, 'bypass').circuit).toMatchObject({ from: 'grid', designA: design.grid.breakerA })
+    // with nothing to pass, there is none
+    const alone = takeBackup('none')({ ...design, grid: { ...design.grid, present: false } })
+    expect(worked(alone, 'panel').circuit.to).toBe('panel')
+  })
+  it('meter and regulator stand in their lines and in the schedule', () => {
+    const design = larkspurBench()
+    Object.assign(design.house, { meter: true, regulator: true })
+    const kinds = deviceSchedule(systemOf(design), workedCircuits(design)).map(({ what }) => said(what))
+    expect(kinds).toContain('energy meter')
+    expect(kinds).toContain('voltage regulator')
   })
 })

@@ -1,6 +1,7 @@
 import type { Design } from '../document/types.ts'
-import { say } from '../units/words.ts'
+import { say, type Words } from '../units/words.ts'
 import { batterySide } from './battery.ts'
+import { BOND_NODES, bondingOf, type BondPlace } from './bond.ts'
 import { Builder } from './builder.ts'
 import type { System } from './graph.ts'
 import { houseSide } from './house.ts'
@@ -15,12 +16,14 @@ const ELECTRODE_LEAD = { awg: '6 AWG', metric: '16 mm2' } as const
  */
 export function systemOf(design: Design): System {
   const builder = new Builder(design)
-  const lengths = new Map(design.circuits.map(({ id, oneWayM }) => [id, oneWayM]))
   batterySide(builder)
-  solarSide(builder, (id, usualM) => lengths.get(id) ?? usualM)
+  solarSide(builder)
   houseSide(builder)
   grounding(builder)
-  return builder.system
+  // a power box has its bars inside
+  const { nodes, circuits, leads } = builder.system
+  const onBars = circuits.some(({ from, to }) => from === 'bars' || to === 'bars')
+  return onBars ? builder.system : { nodes: nodes.filter(({ id }) => id !== 'bars'), circuits, leads }
 }
 
 /** One ground bar, one electrode system, one bond of neutral and ground; frames and cases on it. */
@@ -52,17 +55,21 @@ function grounding(builder: Builder): void {
     size,
     'it need not be thicker to rods, whatever the service',
   )
-  builder.lead('bond', 'Bond of neutral and ground', 'panel', 'ground-bar', 'ground', size, bondWords(design))
+  const { place } = bondingOf(design)
+  const at = builder.has(BOND_NODES[place]) ? BOND_NODES[place] : 'panel'
+  builder.lead('bond', 'Bond of neutral and ground', at, 'ground-bar', 'ground', size, BOND_WORDS[place])
   for (const { id, name, site } of design.arrays) {
-    if (design.schools.electrodes !== 'bonded-second' || site !== 'ground') continue
+    if (design.schools.electrodes === 'one' || site !== 'ground') continue
+    const bonded = design.schools.electrodes === 'bonded-second'
     const rod = builder.node({
       id: `electrode:${id}`,
       kind: 'electrode',
       name: `Electrode at ${name}`,
-      rating: 'bonded to the others',
+      rating: bonded ? 'bonded to the others' : 'bonded to nothing',
       site: 'array',
       step: 'wiring',
     })
+    if (!bonded) continue
     builder.lead(
       `bonded:${id}`,
       `Bond of the electrode at ${name}`,
@@ -75,9 +82,11 @@ function grounding(builder: Builder): void {
   }
 }
 
-const bondWords = ({ generator, grid }: Design) =>
-  grid.present
-    ? 'the grid’s service makes the one bond; none at inverter or generator, whose own is taken off'
-    : generator.present && generator.kind === 'generator'
-      ? 'the one bond, in the house panel; take off the one inside of the generator, and of an inverter that makes its own'
-      : 'the one bond, in the house panel; an inverter that makes its own has it taken off or this one left out'
+const BOND_WORDS: Readonly<Record<BondPlace, Words>> = {
+  panel: 'the one bond, in the house panel: none inside of inverter or source',
+  inverter: 'the inverter’s own bond is the one: none in the panel',
+  bypass: 'the one bond, in the changeover: none in panel, inverter or source',
+  generator: 'the generator’s own bond',
+  shore: 'the shore’s own bond',
+  grid: 'the grid’s service makes the one bond: none at the inverter or another source, whose own is taken off',
+}

@@ -54,6 +54,23 @@ export const SHAPES: Record<string, () => Design> = {
     (d) => void Object.assign(d.controllers[1].part, { kind: 'ac-coupled', outputAcW: 3000 }),
   ),
   'a second electrode': changed(larkspurBench, (d) => void (d.schools.electrodes = 'bonded-second')),
+  'home runs of three strings': changed(larkspurBench, (d) => {
+    d.arrays[0].inParallel = 3
+    d.schools.combining = 'home-runs'
+  }),
+  'a changeover, a meter and a regulator beside grid and generator': changed(larkspurBench, (d) => {
+    d.grid.present = true
+    Object.assign(d.house, { bypass: true, meter: true, regulator: true })
+  }),
+  'a changeover before a generator': changed(larkspurBench, (d) => {
+    Object.assign(d.house, { bypass: true, bond: 'bypass' })
+  }),
+  'a bond inside of the inverter': changed(larkspurBench, (d) => void (d.inverter.part.bond = 'fixed')),
+  'a rod that is bonded to nothing': changed(larkspurBench, (d) => void (d.schools.electrodes = 'floating')),
+  'nothing parts the array': changed(larkspurBench, (d) => {
+    d.schools.arrayDisconnect = 'built-in'
+    d.schools.poles = 'positive'
+  }),
   'long names': changed(larkspurBench, (d) => {
     d.arrays[0].name = 'The array on the south wall of the old barn beside the second orchard'
     d.loads[2].name = 'Submersible pump of the well behind the house, with its soft starter'

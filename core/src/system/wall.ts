@@ -9,6 +9,8 @@ export interface Clearance {
 }
 export interface WallUnit {
   id: string
+  /** node it is one of, where there are several */
+  of?: string
   name: string
   widthM: number
   heightM: number
@@ -63,6 +65,7 @@ export function wallUnits(design: Design, { nodes }: System): WallUnit[] {
     return Array.from({ length: node.count }, (_, i) => ({
       ...each,
       id: `${node.id}:${i + 1}`,
+      of: node.id,
       name: `${name} ${i + 1}`,
     }))
   })

@@ -10,10 +10,12 @@ import {
   type Failure,
 } from '../wiring/choose.ts'
 import { conductor, deviceFor, pvFuseFor, type Basis } from '../wiring/conductors.ts'
-import { conduitFor, groundConductor, upsizedGround } from '../wiring/protection.ts'
+import { conduitFill, conduitFor, conduitInnerMm, groundConductor, upsizedGround } from '../wiring/protection.ts'
 import { say, type Words } from '../units/words.ts'
+import { copperPrice, economicalConductor, economyOf, type Economy } from '../wiring/economy.ts'
 import { wireLossShare } from '../wiring/loss.ts'
 import type { Circuit, System } from './graph.ts'
+import { kWhWorth } from './kWhWorth.ts'
 import { systemOf } from './systemOf.ts'
 
 /** The fuse or breaker of a circuit, as it is asked and as it is there. */
@@ -44,6 +46,10 @@ export type Fault =
   | 'device-ac-on-dc'
   | 'device-breaks'
   | 'device-unrated'
+  | 'conduit'
+  | 'cord'
+  | 'no-disconnect'
+  | 'no-arresters'
   | 'unused'
 
 export interface WorkedCircuit {
@@ -58,11 +64,13 @@ export interface WorkedCircuit {
   device: WorkedDevice | null
   /** equipment ground beside it; empty where there is none */
   groundSize: string
-  /** by trade size, and how full it is; null where it lies in none */
-  conduit: { name: string; share: number } | null
+  /** by trade size, and how full it is; null where it lies in none, or there is none so wide */
+  conduit: { name: string; share: number; fits: boolean } | null
   lossKWh: number | null
   /** of an array's line: the conductor that would do at twice the volts and half the amps; null where none does */
-  atTwiceTheVolts: Chosen | null
+  atTwiceTheVolts: (Chosen & { copper: number }) | null
+  /** of an array's line: what is laid, and what costs least over its life with what it loses; null where nothing does */
+  economy: { laid: Economy; best: Economy } | null
   /** stud that its lugs go on, mm; null below the sizes that have lugs */
   studMm: number | null
   faults: Fault[]
@@ -73,7 +81,15 @@ export interface WorkedCircuit {
 }
 
 /** Faults that burn nothing by themselves. */
-const HARMLESS: readonly Fault[] = ['drop', 'unused', 'device-small', 'device-unrated']
+const HARMLESS: readonly Fault[] = [
+  'drop',
+  'unused',
+  'device-small',
+  'device-unrated',
+  'conduit',
+  'cord',
+  'no-arresters',
+]
 /** What the usual one of its kind breaks, kA: direct current for those made for it. Source: makers' data sheets, lower end. */
 const USUAL_KA: Record<Exclude<DeviceKind, ''>, number> = {
   'class-t': 20,
@@ -134,10 +150,15 @@ function workCircuit(design: Design, circuit: Circuit, given: CircuitChoice): Wo
   const thick = fixed || best ? null : thickestConductor(asked)
   const laid = fixed ?? best ?? thick
   const fails: Failure[] = (fixed ?? thick)?.fails ?? []
-  const faults: Fault[] = choice.unused ? ['unused'] : circuit.within ? [] : faultsOf(circuit, laid, fails, device)
-  const carries = faults.every((fault) => HARMLESS.includes(fault))
   const ground = laid && circuit.grounded && !circuit.within ? groundOf(asked, laid, device, basis) : ''
   const inConduit = (choice.laid === 'conduit' || choice.laid === 'buried') && laid !== null && !circuit.within
+  const conduit = inConduit ? conduitOf(circuit, choice, laid, ground, basis) : null
+  const faults: Fault[] = choice.unused
+    ? ['unused']
+    : circuit.within
+      ? []
+      : [...faultsOf(circuit, laid, fails, device), ...layingFaults(circuit, choice, conduit)]
+  const carries = faults.every((fault) => HARMLESS.includes(fault))
   return {
     circuit,
     choice,
@@ -146,13 +167,36 @@ function workCircuit(design: Design, circuit: Circuit, given: CircuitChoice): Wo
     own,
     device,
     groundSize: ground,
-    conduit: inConduit ? conduitOf(circuit, laid, ground, basis) : null,
+    conduit,
     lossKWh: circuit.yearKWh !== null && laid ? circuit.yearKWh * wireLossShare(laid.dropPct) : null,
-    atTwiceTheVolts: circuit.id.startsWith('array:') ? chooseConductor(atTwice(asked)) : null,
+    ...copperOf(design, circuit, asked, laid),
     studMm: laid ? studFor(laid.size) : null,
     faults,
     carries,
     sound: carries && !faults.includes('drop'),
+  }
+}
+
+/** What the copper of an array's line costs, and what other copper would. */
+function copperOf(
+  design: Design,
+  circuit: Circuit,
+  asked: Asked,
+  laid: Chosen | null,
+): Pick<WorkedCircuit, 'atTwiceTheVolts' | 'economy'> {
+  if (circuit.yearKWh === null) return { atTwiceTheVolts: null, economy: null }
+  const { wires, quantity, yearKWh } = circuit
+  const prices = {
+    perMm2M: design.budget.cablePerMm2M,
+    perKWh: kWhWorth(design),
+    wires: wires * quantity,
+    yearKWh,
+  }
+  const twice = chooseConductor(atTwice(asked))
+  const best = laid && economicalConductor(asked, prices)
+  return {
+    atTwiceTheVolts: twice && { ...twice, copper: copperPrice(twice, asked.oneWayM, prices) },
+    economy: best && { laid: economyOf(asked, laid, prices), best },
   }
 }
 
@@ -221,11 +265,34 @@ function groundOf(asked: Asked, laid: Chosen, device: WorkedDevice | null, basis
     : least
 }
 
-function conduitOf(circuit: Circuit, laid: Chosen, ground: string, basis: Basis): WorkedCircuit['conduit'] {
+/** More conductors than the table of neighbours knows lie in a conduit of their own. */
+function conduitOf(
+  circuit: Circuit,
+  choice: CircuitChoice,
+  laid: Chosen,
+  ground: string,
+  basis: Basis,
+): WorkedCircuit['conduit'] {
   const each = conductor(laid.size).outerMm
-  const wires = Array<number>(circuit.wires * laid.parallel).fill(each)
-  return conduitFor(basis, ground ? [...wires, conductor(ground).outerMm] : wires)
+  const lines = Math.max(1, Math.floor(choice.conductors / circuit.wires))
+  const wires = Array<number>(circuit.wires * laid.parallel * Math.min(circuit.quantity, lines)).fill(each)
+  const all = ground ? [...wires, conductor(ground).outerMm] : wires
+  const own = choice.conduit === '' ? null : conduitInnerMm(choice.conduit)
+  if (own !== null) return { name: choice.conduit, ...conduitFill(own, all) }
+  const found = conduitFor(basis, all)
+  return found && { ...found, fits: true }
 }
+
+function layingFaults(circuit: Circuit, choice: CircuitChoice, conduit: WorkedCircuit['conduit']): Fault[] {
+  const faults: Fault[] = []
+  if (conduit && !conduit.fits) faults.push('conduit')
+  if (choice.laid === 'cord' && !PLUGGED_IN.includes(circuit.id)) faults.push('cord')
+  if (circuit.lacks.includes('disconnect')) faults.push('no-disconnect')
+  if (circuit.lacks.includes('arresters')) faults.push('no-arresters')
+  return faults
+}
+/** What is plugged in may hang on a cord; everything else is wiring. Source: NEC 400.10, 400.12. */
+const PLUGGED_IN = ['backup', 'bypass']
 
 /** Least area of copper, mm², of each stud that lugs are made for, mm. Source: the usual holes of ring terminals, DIN 46234. */
 const STUDS: readonly [areaMm2: number, studMm: number][] = [

@@ -243,11 +243,7 @@ describe('what is said of a grid that fails', () => {
       findings({ design, derived: derive(design), winter: null })
         .filter(({ id, level }) => id.startsWith('generator.grid') && level !== 'sound')
         .map(({ id, level }) => `${id}: ${level}`)
-    expect(of(lead)).toEqual([
-      'generator.grid-keeps: watch',
-      'generator.grid-carries: watch',
-      'generator.grid-safety: watch',
-    ])
+    expect(of(lead)).toEqual(['generator.grid-keeps: watch', 'generator.grid-carries: watch'])
     const empty = larkspurBench()
     empty.grid = grid({ keepStateOfCharge: 0.3 })
     empty.bank.cutoffStateOfCharge = 0.35

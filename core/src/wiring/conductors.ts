@@ -1,6 +1,6 @@
+import type { Laid } from '../document/types.ts'
+
 export type Basis = 'awg' | 'metric'
-/** How a cable lies: in conduit or a wall, clipped to a surface, buried in a duct, or free in air. */
-export type Laid = 'conduit' | 'surface' | 'buried' | 'free-air'
 
 /** A conductor size of one of the two bases. Resistances in Ω/m at the temperature named. */
 export interface Conductor {
@@ -19,6 +19,8 @@ export interface Conductor {
   /** clipped to a surface, and in a duct in the ground at 20 °C; null where the basis has no table of its own for it */
   surface: Rated | null
   buried: Rated | null
+  /** as a flexible cord with two conductors that carry current, and with three, at 30 °C, A; null where none is made */
+  cord: readonly [number, number] | null
 }
 type Rated = Readonly<Record<60 | 75 | 90, number>>
 const rated = (at60: number, at75: number, at90: number): Rated => ({ 60: at60, 75: at75, 90: at90 })
@@ -61,6 +63,27 @@ const METRIC: [number, number, ...number[]][] = [
   [95, 0.206, 232, 306, 258, 328, 204, 239, 304, 377, 16.3],
   [120, 0.161, 269, 354, 299, 382, 231, 271, 352, 437, 18.1],
 ]
+/**
+ * Flexible cord with two conductors that carry current, and with three, A, whatever its insulation. Source: NEC table
+ * 400.5(A)(1), columns B and A; DIN VDE 0298-4 table 11, rubber, three loaded.
+ */
+const CORDS: Readonly<Record<string, readonly [number, number]>> = {
+  '14 AWG': [18, 15],
+  '12 AWG': [25, 20],
+  '10 AWG': [30, 25],
+  '8 AWG': [40, 35],
+  '6 AWG': [55, 45],
+  '4 AWG': [70, 60],
+  '2 AWG': [95, 80],
+  '2.5 mm2': [26, 26],
+  '4 mm2': [34, 34],
+  '6 mm2': [44, 44],
+  '10 mm2': [61, 61],
+  '16 mm2': [82, 82],
+  '25 mm2': [108, 108],
+  '35 mm2': [135, 135],
+}
+const CORD_C = 60
 const OHM_PER_1000FT = 1 / 304.8
 
 export const CONDUCTORS: readonly Conductor[] = [
@@ -75,6 +98,7 @@ export const CONDUCTORS: readonly Conductor[] = [
     freeAir: rated(free60, free75, free90),
     surface: null,
     buried: null,
+    cord: CORDS[`${gauge} AWG`] ?? null,
   })),
   ...METRIC.map(([areaMm2, ohm, b70, b90, c70, c90, d70, d90, f70, f90, outerMm]): Conductor => ({
     size: `${areaMm2} mm2`,
@@ -87,6 +111,7 @@ export const CONDUCTORS: readonly Conductor[] = [
     freeAir: rated(f70, f70, f90),
     surface: rated(c70, c70, c90),
     buried: rated(d70, d70, d90),
+    cord: CORDS[`${areaMm2} mm2`] ?? null,
   })),
 ]
 
@@ -152,6 +177,7 @@ export function ampacity(size: string, lying: Lying): number {
   const { insulationC, ambientC, conductors, laid = 'conduit', school = 'terminal-limited' } = lying
   if (!(ambientC < insulationC))
     throw new RangeError(`ambientC ${ambientC} must lie below the insulation’s ${insulationC} °C`)
+  if (laid === 'cord') return Math.min(cordAmps(size, lying), terminalAmps(size, lying))
   const way = school === 'free-air' ? 'free-air' : laid
   const table = tableOf(size, way)
   const referenceC = way === 'buried' && table === conductor(size).buried ? GROUND_C : AIR_C
@@ -164,10 +190,17 @@ export function ampacity(size: string, lying: Lying): number {
   return school === 'free-air' ? insulated : Math.min(insulated, terminalAmps(size, lying))
 }
 
+/** What a flexible cord carries, A; nothing in a size it is not made in. Its rubber bears 60 °C, whatever is entered. */
+function cordAmps(size: string, { ambientC, conductors }: Pick<Lying, 'ambientC' | 'conductors'>): number {
+  const { cord } = conductor(size)
+  if (!cord) return 0
+  return cord[conductors > 2 ? 1 : 0] * Math.sqrt(Math.max(0, CORD_C - ambientC) / (CORD_C - AIR_C))
+}
+
 /** The table a way of laying has in a basis; where it has none of its own, that of conduit. */
 function tableOf(size: string, laid: Laid): Rated {
   const { freeAir, surface, buried, ampacity: inConduit } = conductor(size)
-  const own: Record<Laid, Rated | null> = { conduit: inConduit, surface, buried, 'free-air': freeAir }
+  const own: Record<Laid, Rated | null> = { conduit: inConduit, surface, buried, 'free-air': freeAir, cord: null }
   return own[laid] ?? inConduit
 }
 

@@ -115,6 +115,21 @@ const CONDUITS: Record<Basis, readonly [string, number][]> = {
   ],
 }
 
+/** Every conduit there is, of both bases. */
+export const CONDUIT_NAMES: readonly string[] = Object.values(CONDUITS).flatMap((list) => list.map(([name]) => name))
+
+/** Conduits of a basis, and the one that was chosen whatever its basis. */
+export const conduitNames = (basis: Basis, chosen: string): string[] => {
+  const names = CONDUITS[basis].map(([name]) => name)
+  return chosen === '' || names.includes(chosen) ? names : [...names, chosen]
+}
+
+/** Inner diameter of a conduit by its trade size, mm; null for one that is not in the tables. */
+export const conduitInnerMm = (name: string): number | null =>
+  Object.values(CONDUITS)
+    .flat()
+    .find(([each]) => each === name)?.[1] ?? null
+
 /** The smallest conduit that conductors fit in with their ground; null where none is that wide. */
 export function conduitFor(basis: Basis, outerMm: readonly number[]): { name: string; share: number } | null {
   for (const [name, innerMm] of CONDUITS[basis]) {

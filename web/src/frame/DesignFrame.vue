@@ -18,7 +18,7 @@ import WinterStrip from './WinterStrip.vue'
 import WorkRail from './WorkRail.vue'
 import { commandsFor } from './commands.ts'
 import { isStep, stepName } from './steps.ts'
-import { FrameDialogs, loadAhead, STEP_VIEWS, type Overlay } from './stepViews.ts'
+import { FrameDialogs, loadAhead, StepCautions, STEP_VIEWS, type Overlay } from './stepViews.ts'
 import { NEW_ROW } from './newRow.ts'
 
 const props = defineProps<{ id: string; step: string }>()
@@ -167,6 +167,7 @@ onBeforeUnmount(() => working.close())
     <WorkRail :id="props.id" :step="step" class="areaRail no-print" @around="overlay = 'around'" />
     <main id="bench" ref="bench" class="areaBench" :data-bench="step" tabindex="-1">
       <component :is="STEP_VIEWS[step]" v-if="design.document" :key="design.id" />
+      <StepCautions v-if="design.document" :step="step" />
     </main>
     <FindingsPane v-if="prefs.findingsOpen" :step="step" class="areaFind no-print" />
     <button

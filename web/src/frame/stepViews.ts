@@ -22,6 +22,9 @@ export type Overlay = 'palette' | 'keys' | 'variant' | 'history' | 'winterTable'
 const loadDialogs = () => import('./FrameDialogs.vue')
 export const FrameDialogs = defineAsyncComponent(loadDialogs)
 
+const loadCautions = () => import('./StepCautions.vue')
+export const StepCautions = defineAsyncComponent(loadCautions)
+
 export const STEP_VIEWS = Object.fromEntries(
   Object.entries(LOADERS).map(([step, loader]) => [step, defineAsyncComponent(loader)]),
 ) as Record<Step, Component>
@@ -30,6 +33,7 @@ export const STEP_VIEWS = Object.fromEntries(
 export async function loadAhead(): Promise<void> {
   const all = [
     loadDialogs,
+    loadCautions,
     ...Object.values(LOADERS),
     () => import('sortablejs'),
     () => import('@ambrel/contract/weather'),

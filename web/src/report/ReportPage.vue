@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, watch } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
 import {
+  cautionsOf,
   circuitCable,
   oneLine,
   PAPER_INKS,
@@ -22,6 +23,7 @@ import { useLog } from '../stores/log.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
 import { choicesOf } from './choices.ts'
+import { useOpened } from './opened.ts'
 import { yearsWords } from '../frame/yearsWords.ts'
 
 /** The whole design on paper: verdict, findings, each step's figures and choices, parts, tasks and notes. */
@@ -31,19 +33,7 @@ const design = useDesign()
 const log = useLog()
 const prefs = usePrefs()
 const winter = useWinter()
-const failure = ref('')
-watch(
-  () => props.id,
-  async (id) => {
-    try {
-      await design.open(id)
-      await log.open(id)
-    } catch (error) {
-      failure.value = `The design could not be opened: ${(error as Error).message}.`
-    }
-  },
-  { immediate: true },
-)
+const failure = useOpened(() => props.id)
 onBeforeRouteLeave(() => design.leave())
 const drawn = computed(() => design.document)
 watch(drawn, (now) => (document.title = now ? `${now.name}, ${now.variant} · report` : 'Ambrel'), {
@@ -64,12 +54,15 @@ const findingsOf = (level: Finding['level']) => design.findings.filter((finding)
 
 const worked = (step: Step) => Object.values(design.derived?.worked ?? {}).filter(({ id }) => id.startsWith(`${step}.`))
 
+/** all of them, whatever was put away on the screen */
+const cautions = computed(() => (design.document ? cautionsOf(design.document) : []))
 const choices = computed(() => (design.document ? choicesOf(design.document, prefs.show) : []))
 const readings = computed(() => log.readings.length)
 const general = computed(() => (drawn.value?.notes ?? '').split(/^## /m)[0].trim())
 const money = (value: number) => value.toLocaleString('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
 const print = () => window.print()
 const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
+const laid = computed(() => design.derived?.circuits.filter(({ circuit }) => !circuit.within) ?? [])
 const oneLineSvg = computed(() => {
   const { derived, document } = design
   if (!derived || !document) return ''
@@ -165,7 +158,7 @@ const oneLineSvg = computed(() => {
               </tr>
             </thead>
             <tbody>
-              <tr v-for="each in design.derived.circuits" :key="each.circuit.id">
+              <tr v-for="each in laid" :key="each.circuit.id">
                 <td>{{ each.circuit.name }}</td>
                 <td class="n">{{ prefs.show(each.circuit.designA, 'A') }}</td>
                 <td class="n">{{ prefs.show(each.choice.oneWayM, 'm') }}</td>
@@ -202,6 +195,11 @@ const oneLineSvg = computed(() => {
           <ul v-else-if="step === 'build' && design.derived" class="tasks">
             <li v-for="task in design.derived.tasks" :key="task.id">
               {{ drawn.build.done.includes(task.id) ? '☑' : '☐' }} {{ prefs.say(task.says) }}
+            </li>
+          </ul>
+          <ul v-if="cautions.some((caution) => caution.step === step)" class="cautions" data-cautions>
+            <li v-for="caution in cautions.filter((each) => each.step === step)" :key="caution.id">
+              <b>{{ prefs.say(caution.says) }}</b> {{ prefs.say(caution.because) }}
             </li>
           </ul>
           <dl v-if="choices.some((row) => row.step === step)" class="choices">
@@ -306,6 +304,17 @@ dt {
 dd {
   margin: 0;
   text-align: right;
+}
+
+.cautions {
+  margin: 8px 0;
+  padding-left: 10px;
+  border-left: 3px solid var(--ochre);
+}
+
+.cautions li {
+  padding: 2px 0;
+  break-inside: avoid;
 }
 
 .choices {

@@ -13,6 +13,7 @@ import {
 import {
   derive,
   findings as findAll,
+  followUsual,
   newDesign,
   stepMark,
   stepsTouched,
@@ -50,6 +51,9 @@ interface Taken {
   /** what it changed; null where it changed nothing */
   change: { before: Design; after: Design } | null
 }
+
+/** Parts of a document by which circuits are what they are; what nobody chose about them follows. */
+const SHAPING = ['place', 'bank', 'arrays', 'controllers', 'inverter', 'generator', 'grid', 'schools', 'house'] as const
 
 /** The variants of a design beside it, those put away left out unless it is one of them. */
 const variantsOf = (entries: readonly DesignEntry[], { id, familyId }: DesignEntry): DesignEntry[] =>
@@ -182,9 +186,12 @@ export const useDesign = defineStore('design', () => {
 
   /** What is sound of it rules; what is wrong waits. */
   function rule(typed: Design, last: Design): void {
-    const ruling = rulingOf(typed, last)
-    document.value = sameDocument(ruling.document, last) ? last : freeze(ruling.document, true)
-    entered.value = ruling.problems.length > 0 ? typed : null
+    const { document: sound, problems } = rulingOf(typed, last)
+    const shapedAnew = SHAPING.some((key) => sound[key] !== last[key])
+    const ruling = shapedAnew && typed.circuits === sound.circuits ? followUsual(last)(sound) : sound
+    document.value = sameDocument(ruling, last) ? last : freeze(ruling, true)
+    const waits = ruling === sound ? typed : { ...typed, circuits: ruling.circuits }
+    entered.value = problems.length > 0 ? waits : null
     saver.changed()
   }
 

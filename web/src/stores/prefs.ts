@@ -16,6 +16,12 @@ function kept<T extends string | boolean>(key: string, initial: T): Ref<T> {
 export const usePrefs = defineStore('prefs', () => {
   const chosenTheme = kept<'day' | 'night' | 'system'>('ambrel.theme', 'system')
   const units = kept<UnitSystem>('ambrel.units', 'metric')
+  const chosenPaper = kept<'' | 'A4' | 'letter'>('ambrel.paper', '')
+  /** what drawings are printed on: what was chosen, or what goes with the units */
+  const paper = computed({
+    get: () => chosenPaper.value || (units.value === 'imperial' ? 'letter' : 'A4'),
+    set: (to: 'A4' | 'letter') => (chosenPaper.value = to),
+  })
   const paneOpen = kept('ambrel.findings', true)
   /** on a narrow screen the findings are a drawer over the bench, closed until asked for */
   const narrow = useMediaQuery('(max-width: 900px)')
@@ -39,6 +45,7 @@ export const usePrefs = defineStore('prefs', () => {
   return {
     theme,
     units,
+    paper,
     narrow,
     toured,
     findingsOpen,

@@ -1,7 +1,7 @@
 import { setCircuit } from '../../change/circuits.ts'
 import { DEVICE_NAMES } from '../../system/devices.ts'
 import { cableName, type Fault, type WorkedCircuit } from '../../system/work.ts'
-import { amount, amps, volts } from '../../units/say.ts'
+import { amount, amps, metres, volts } from '../../units/say.ts'
 import { say, type Words } from '../../units/words.ts'
 import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
 
@@ -122,6 +122,36 @@ const TELL: Record<Fault, (worked: WorkedCircuit) => Body> = {
       say`Nobody has said what the ${DEVICE_NAMES[worked.device!.kind]} of ${worked.circuit.name} breaks; a short brings ${amount(worked.device!.leastKA, 'kA')}.`,
       'The usual one of its kind breaks less. Enter what is printed on it.',
       withoutDevice(worked),
+    ),
+  conduit: ({ circuit, conduit }) =>
+    watch(
+      circuit.id,
+      say`The ${conduit!.name} conduit of ${circuit.name} is ${amount(conduit!.share * 100, '%')} full.`,
+      'Two conductors may fill 31 % of it, more of them 40 %: beyond that they are hurt while they are drawn in, and run hot.',
+      { remedy: { label: 'the smallest that does', apply: setCircuit(circuit.id, { conduit: '' }) } },
+    ),
+  cord: ({ circuit }) =>
+    watch(
+      circuit.id,
+      say`${circuit.name} is laid as a flexible cord.`,
+      'A cord is for what is plugged in. As wiring its jacket wears and nobody sees it; codes refuse it.',
+      { remedy: { label: 'in conduit', apply: setCircuit(circuit.id, { laid: 'conduit' }) } },
+    ),
+  'no-disconnect': ({ circuit }) =>
+    stop(
+      circuit.id,
+      say`Nothing parts ${circuit.name}.`,
+      circuit.area === 'array'
+        ? 'Modules are live in any light: without a switch nobody works on the controller but under volts. Its own, or one inside of a unit that has one.'
+        : 'Without a switch nobody works on the bars but under the volts of the bank.',
+      { remedy: { label: 'a switch of its own', apply: setCircuit(circuit.id, { disconnect: 'external' }) } },
+    ),
+  'no-arresters': ({ circuit, choice }) =>
+    watch(
+      circuit.id,
+      say`${circuit.name} has no surge arresters on ${metres(choice.oneWayM)}.`,
+      'Lightning far off sends its surge along a long line, into modules at one end and the controller at the other.',
+      { remedy: { label: 'one at each end', apply: setCircuit(circuit.id, { withoutArresters: false }) } },
     ),
   unused: ({ circuit }) =>
     watch(

@@ -51,7 +51,7 @@ const power = computed<GridField[]>(() => {
         'generator.part.fuel',
         'generator.part.ratedW',
         'generator.part.ratedOn',
-        ...at('loadShareLimit', 'warmUpMin'),
+        ...at('neutral', 'loadShareLimit', 'warmUpMin'),
         ...charger,
         'generator.part.price',
       ]

@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { cableName, CONDUCTORS, DEVICE_NAMES, levelOfCircuit, usualCircuit, type WorkedCircuit } from '@ambrel/core'
+import {
+  cableName,
+  conduitNames,
+  CONDUCTORS,
+  DEVICE_NAMES,
+  levelOfCircuit,
+  usualCircuit,
+  type WorkedCircuit,
+} from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { ChevronDown, ChevronRight } from '@lucide/vue'
 import { computed } from 'vue'
@@ -40,11 +48,39 @@ const sizes = computed(() => {
     ).map(({ size }) => ({ value: size, label: size.replace('mm2', 'mm²') })),
   ]
 })
+const conduits = computed(() => [
+  { value: '', label: 'smallest that does' },
+  ...conduitNames(design.document!.place.wiringBasis, props.worked.choice.conduit).map((value) => ({
+    value,
+    label: value,
+  })),
+])
 const chosen = computed(() => design.document!.circuits.some(({ id }) => id === circuit.value.id))
+
+const money = (value: number) => prefs.show(Math.abs(value), design.document!.budget.currency)
+/** What the copper of a long line costs, and what other copper would. */
+const copper = computed(() => {
+  const { economy, atTwiceTheVolts, conductor } = props.worked
+  if (!economy || !conductor) return []
+  const { laid, best } = economy
+  const told: [string, string][] = [['its cable', money(laid.copper)]]
+  told.push([
+    'cheapest over its life',
+    best.size === laid.size && best.parallel === laid.parallel
+      ? 'this one'
+      : `${prefs.say(cableName(best))}: ${money(best.copper - laid.copper)} ${best.copper > laid.copper ? 'more' : 'less'}, ${money(laid.yearly - best.yearly)} a year ${best.yearly < laid.yearly ? 'saved' : 'lost'}`,
+  ])
+  if (atTwiceTheVolts && atTwiceTheVolts.size !== conductor.size)
+    told.push([
+      'at twice the volts',
+      `${prefs.say(cableName(atTwiceTheVolts))}, ${money(laid.copper - atTwiceTheVolts.copper)} less`,
+    ])
+  return told
+})
 
 /** What there is to know about it, in pairs. */
 const facts = computed(() => {
-  const { conductor, groundSize, conduit, lossKWh, studMm, device: found, atTwiceTheVolts } = props.worked
+  const { conductor, groundSize, conduit, lossKWh, studMm, device: found } = props.worked
   const { quantity, correctedA, designA, workingA, volts, highestV } = circuit.value
   const wires: [string, string][] = [
     ['flows while it works', prefs.show(workingA, 'A')],
@@ -58,9 +94,8 @@ const facts = computed(() => {
   if (groundSize) wires.push(['ground beside it', prefs.say([{ size: groundSize }])])
   if (conduit) wires.push(['conduit', `${conduit.name}, ${prefs.show(conduit.share * 100, '%')} full`])
   if (studMm) wires.push(['lugs for a stud of', `${studMm} mm`])
-  if (atTwiceTheVolts && conductor && atTwiceTheVolts.size !== conductor.size)
-    wires.push(['at twice the volts', prefs.say(cableName(atTwiceTheVolts))])
-  if (lossKWh !== null) wires.push(['lost in a year, about', prefs.show(lossKWh, 'kWh')])
+  if (lossKWh !== null) wires.push(['lost in a year, if all is used', prefs.show(lossKWh, 'kWh')])
+  wires.push(...copper.value)
   if (found && circuit.value.current === 'dc')
     wires.push([
       'device for at least',
@@ -116,6 +151,9 @@ const facts = computed(() => {
         <CircuitField :worked="worked" field="ambientC" labelled />
         <CircuitField :worked="worked" field="conductors" labelled />
         <CircuitField :worked="worked" field="allowedDropPct" labelled />
+        <CircuitField v-if="worked.conduit" :worked="worked" field="conduit" labelled :options="conduits" />
+        <CircuitField v-if="circuit.asks.includes('disconnect')" :worked="worked" field="disconnect" labelled />
+        <CircuitField v-if="circuit.asks.includes('arresters')" :worked="worked" field="withoutArresters" labelled />
         <template v-if="worked.device">
           <CircuitField :worked="worked" field="device" labelled />
           <CircuitField :worked="worked" field="deviceA" labelled />

@@ -116,6 +116,7 @@ const rows = computed(() => design.derived!.circuits.length)
       <button class="icon-button" aria-label="Smaller" title="Smaller (−)" @click="zoom(1 / STEP)">−</button>
       <button class="icon-button" aria-label="Larger" title="Larger (+)" @click="zoom(STEP)">+</button>
       <button class="link" @click="fit">fit</button>
+      <RouterLink class="link" data-paper :to="{ name: 'drawings', params: { id: design.id } }">for paper</RouterLink>
       <button class="link" @click="saveDrawing(files, paper())">SVG</button>
       <button class="link" @click="savePicture(files, paper(), drawing)">PNG</button>
     </div>

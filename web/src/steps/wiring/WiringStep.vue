@@ -1,30 +1,44 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import StepHead from '../../frame/StepHead.vue'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
 import CircuitTable from './CircuitTable.vue'
 import DeviceTable from './DeviceTable.vue'
 import LabelSheet from './LabelSheet.vue'
 import OneLine from './OneLine.vue'
 import WallBoard from './WallBoard.vue'
 
-const SCHOOLS = ['schools.ampacity', 'schools.deviceSize', 'schools.electrodes']
-/** What is done wrong with wires, and what comes of it. */
-const CAUTIONS = [
-  [
-    'Nothing is worked on live.',
-    'A bank cannot be switched off at its own terminals: cover them, insulated tools, no rings, eyes shielded.',
-  ],
-  ['Modules are live in any light.', 'Plug connectors are never parted under load; the disconnect first.'],
-  [
-    'Terminals are tightened by the torque their maker prints.',
-    'A loose lug of a battery cable burns before any fuse opens.',
-  ],
-  [
-    'One bond of neutral and ground.',
-    'Two of them send current through frames and cases; none leaves a fault unnoticed.',
-  ],
-  ['Parallel leads are of equal length.', 'The shorter one carries more than its share.'],
+const SCHOOLS = [
+  'schools.ampacity',
+  'schools.deviceSize',
+  'schools.combining',
+  'schools.arrayDisconnect',
+  'schools.poles',
+  'schools.electrodes',
+  'budget.cablePerMm2M',
+  'budget.kWhWorth',
 ]
+const design = useDesign()
+const prefs = usePrefs()
+/** Where the one bond is, as the drawing has it. */
+const bondWords = computed(() => {
+  const bond = design.derived!.system.leads.find(({ id }) => id === 'bond')!
+  return `${prefs.say(bond.because)}.`.replace(/^./, (first) => first.toUpperCase())
+})
+const house = computed(() => [
+  'house.bond',
+  ...(design.document!.inverter.part.bond === 'none' && !design.document!.house.inverterBondOff
+    ? []
+    : ['house.inverterBondOff']),
+  ...(design.document!.generator.present && design.document!.generator.kind === 'generator'
+    ? ['generator.neutral']
+    : []),
+  'house.bypass',
+  'house.meter',
+  'house.regulator',
+])
 </script>
 
 <template>
@@ -39,28 +53,19 @@ const CAUTIONS = [
       Battery circuits are reckoned at the low cut-out. Local code outranks this table.
     </p>
   </section>
+  <section class="card" data-house>
+    <h2>Neutral, ground and changeover</h2>
+    <FieldGrid :fields="house" column-width="220px" />
+    <p class="quiet law">{{ bondWords }}</p>
+  </section>
   <DeviceTable />
   <WallBoard />
   <LabelSheet />
-  <section class="card">
-    <h2>Before you touch it</h2>
-    <ul class="cautions">
-      <li v-for="[says, why] in CAUTIONS" :key="says">
-        <strong>{{ says }}</strong> {{ why }}
-      </li>
-    </ul>
-    <p class="quiet">Local code, the maker’s manual and a licensed electrician come before anything on this page.</p>
-  </section>
 </template>
 
 <style scoped>
 .law {
   margin: 10px 0 0;
   max-width: 90ch;
-}
-
-.cautions {
-  margin: 0 0 8px;
-  padding-left: 18px;
 }
 </style>
