@@ -93,6 +93,11 @@ const DESIGNS: (() => Design)[] = [
     place.elevationM = 3500
   }),
   changed(larkspurBench, ({ arrays }) => void arrays.push({ ...arrays[0], id: 'array-9', inSeries: 4 })),
+  // an inverter that joins neutral and ground itself, and a controller that is to part its array
+  changed(larkspurBench, ({ inverter, schools }) => {
+    inverter.part.bond = 'fixed'
+    schools.arrayDisconnect = 'built-in'
+  }),
   // a unit that somebody put on the wall
   changed(larkspurBench, ({ wall }) => void wall.places.push({ id: 'inverter', xM: 0.9, yM: 0.4 })),
   changed(larkspurFlooded, ({ generator, winter }) => {

@@ -4,7 +4,7 @@ import { said } from '@ambrel/core/units'
 import type { Page } from 'playwright-core'
 import { describe, expect, it } from 'vitest'
 import { SHAPES } from '../../core/src/system/testDesigns.ts'
-import { becomes, changes, drag, drawn, openVariant, rail, saved, setField } from './pages.ts'
+import { becomes, changes, drag, drawn, fieldAt, openVariant, rail, saved, setField } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -169,6 +169,84 @@ describe('the circuits', () => {
     await page.getByRole('button', { name: 'they are as is usual' }).click()
     await page.locator('.findings [data-level=open]').waitFor({ state: 'detached' })
     expect(await page.locator('[data-label]').count()).toBeGreaterThan(5)
+    expect(errors).toEqual([])
+  })
+})
+
+describe('what is chosen once for all', () => {
+  it('each string on a line of its own: drawing, table and schedule follow, and its conductors lie together', async () => {
+    const { page, errors } = await open('Larkspur Bench', 'As planned')
+    await drawn(page)
+    const before = await wires(page)
+    await fieldAt(page, 'schools.combining').selectOption('each on a line of its own')
+    expect(await changes(() => wires(page), before)).not.toContain('Combiner')
+    await row(page, 'string:array-1').waitFor({ state: 'detached' })
+    await row(page, 'array:array-1').getByRole('button').click()
+    expect(await page.locator(`[data-path="${await field(page, 'array:array-1', 'conductors')}"]`).inputValue()).toBe(
+      '4',
+    )
+    await page.keyboard.press('Control+z')
+    await row(page, 'string:array-1').waitFor()
+    expect(errors).toEqual([])
+  })
+
+  it('a second bond is a stop, and its remedy leaves one', async () => {
+    const { page, errors } = await open('Larkspur Bench', 'As planned')
+    await drawn(page)
+    await fieldAt(page, 'generator.neutral').selectOption('is joined to its frame')
+    const finding = page.locator('.finding', { hasText: 'joined twice' })
+    await finding.waitFor()
+    await finding.getByRole('button', { name: 'the generator’s own taken out' }).click()
+    await page.locator('.finding', { hasText: 'joined once' }).waitFor()
+    expect(errors).toEqual([])
+  })
+})
+
+describe('cautions', () => {
+  it('are put away in the design, brought out again, and printed all the same', async () => {
+    const { page, errors } = await open('Larkspur Bench', 'As planned')
+    await drawn(page)
+    const caution = page.locator('[data-caution="wiring.torque"]')
+    await caution.getByRole('button', { name: 'read, put away' }).click()
+    await caution.waitFor({ state: 'hidden' })
+    await saved(page)
+    await page.reload()
+    await page.locator('[data-cautions-away]').waitFor()
+    expect(await caution.isVisible()).toBe(false)
+    await page.emulateMedia({ media: 'print' })
+    expect(await caution.isVisible()).toBe(true)
+    await page.emulateMedia({ media: 'screen' })
+    await page.locator('[data-cautions-away]').click()
+    await caution.getByRole('button', { name: 'bring out again' }).click()
+    await page.locator('[data-cautions-away]').waitFor({ state: 'detached' })
+    expect(errors).toEqual([])
+  })
+})
+
+describe('drawings for paper', () => {
+  it('are a sheet each for drawing, wall and labels, on A4 or Letter, lying and standing', async () => {
+    const { page, errors } = await open('Rowan Forks', 'As planned')
+    await page.locator('[data-paper]').click()
+    await page.locator('[data-sheet=labels] li').first().waitFor()
+    expect(await page.locator('[data-sheet=one-line] path.line').count()).toBeGreaterThan(20)
+    expect(await page.locator('[data-sheet=wall] tbody tr').count()).toBeGreaterThan(10)
+    const sheets = async () => {
+      const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
+      return [...pdf.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map(([, width, height]) =>
+        [width, height].map((each) => Math.round(Number(each) / 10) * 10).join(' × '),
+      )
+    }
+    // points: 842 × 595 and 595 × 842
+    await page.getByRole('radio', { name: 'A4' }).check()
+    const onA4 = await sheets()
+    expect(onA4[0]).toBe('840 × 590')
+    expect(onA4.at(-1)).toBe('590 × 840')
+    await page.getByRole('radio', { name: 'Letter' }).check()
+    const onLetter = await sheets()
+    expect(onLetter[0]).toBe('790 × 610')
+    expect(onLetter.at(-1)).toBe('610 × 790')
+    await page.getByRole('link', { name: 'Back to the design' }).click()
+    await page.locator('[data-one-line] svg').waitFor()
     expect(errors).toEqual([])
   })
 })

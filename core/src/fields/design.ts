@@ -174,7 +174,7 @@ const CIRCUIT: FieldTable<CircuitChoice> = {
     since(9, ''),
   ),
   withoutArresters: flag(
-    'no surge arresters',
+    'no arresters',
     say`A line of more than ${amount(10, 'm')} outdoors has one at each end: lightning far off sends its surge along it.`,
     since(9, false),
   ),

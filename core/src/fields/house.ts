@@ -15,16 +15,16 @@ export const HOUSE: FieldTable<House> = {
     'At one place only, whatever source feeds the house. An inverter that joins them itself asks for none elsewhere.',
   ),
   inverterBondOff: flag(
-    'the inverter’s own bond is taken off',
+    'the inverter’s own is off',
     'By a screw or a setting, as its manual says; then the bond stands elsewhere.',
   ),
   bypass: flag(
-    'a changeover past the inverter',
+    'a changeover',
     'Gives the house the backup or the grid while the inverter is off or broken, never both at once.',
   ),
-  meter: flag('an energy meter before the panel', 'Counts the kilowatt-hours the house takes.'),
+  meter: flag('an energy meter', 'Before the panel: it counts the kilowatt-hours the house takes.'),
   regulator: flag(
-    'a voltage regulator before the inverter',
-    'Steadies the volts of a weak grid or a small generator, which the inverter would refuse.',
+    'a voltage regulator',
+    'Before the inverter: it steadies the volts of a weak grid or a small generator, which the inverter would refuse.',
   ),
 }

@@ -229,7 +229,12 @@ class Draughtsman {
       y += height + ROW - BOX
     }
     let feeds = 0
-    for (const node of ['generator', 'shore', 'grid'].flatMap((kind) => this.kind(kind as SystemNode['kind']))) {
+    // what a changeover takes stands next to it
+    const past = this.system.circuits.find(({ id }) => id === 'bypass')?.from
+    const sources = ['generator', 'shore', 'grid']
+      .flatMap((kind) => this.kind(kind as SystemNode['kind']))
+      .sort((a, b) => Number(b.id === past) - Number(a.id === past))
+    for (const node of sources) {
       const circuit = this.system.circuits.find(({ from, id }) => from === node.id && id !== 'bypass')!
       const box = this.place(node, X.panel, y, LANES.panel)
       const middle = y + BOX / 2
@@ -245,7 +250,7 @@ class Draughtsman {
         )
         dcEnd = y + BOX
       } else {
-        const x = X.inverter + LANES.inverter / 2 + 20 * feeds++ - 10
+        const x = X.inverter + LANES.inverter / 2 + 10 - 20 * feeds++
         this.line(
           circuit,
           [
@@ -310,7 +315,7 @@ class Draughtsman {
         circuit.id,
         x - GAPS.inverter / 2,
         y + i * LINE_GAP,
-        fitted(this.write(words), GAPS.inverter - 24),
+        fitted(this.write(words), GAPS.inverter - 12),
         'middle',
         levelOf(worked),
       ),
@@ -534,9 +539,11 @@ class Draughtsman {
     const from = this.boxes.get(this.system.leads.find(({ id }) => id === 'bond')!.from)
     if (!from) return
     const end = from.y + from.height
-    const start = from.x + from.width - 12
-    // an inverter has its feeds under it, and the panel's lane on its right
-    const x = from.kind === 'inverter' ? from.x + from.width + 6 : from.x + from.width + 22
+    // an inverter has its feeds under it and what they say on its right: its bond goes down on its left
+    const onLeft = from.kind === 'inverter'
+    const start = onLeft ? from.x + 24 : from.x + from.width - 12
+    const x = onLeft ? from.x - 8 : from.x + from.width + 22
+    const port = onLeft ? bar.x + 20 : bar.x + bar.width - 20
     this.lead(
       'bond',
       [
@@ -544,8 +551,8 @@ class Draughtsman {
         [start, end + 9],
         [x, end + 9],
         [x, top - 9],
-        [bar.x + bar.width - 20, top - 9],
-        [bar.x + bar.width - 20, top],
+        [port, top - 9],
+        [port, top],
       ],
       null,
     )
