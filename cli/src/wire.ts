@@ -6,7 +6,7 @@ export function wiring(design: Design) {
   const { system, circuits } = derive(design)
   return {
     circuits: circuits.map(
-      ({ circuit, choice, unmeasured, conductor, device, groundSize, conduit, lossKWh, faults }) => ({
+      ({ circuit, choice, unmeasured, conductor, device, groundSize, conduit, lossKWh, economy, faults }) => ({
         id: circuit.id,
         name: circuit.name,
         from: circuit.from,
@@ -26,6 +26,7 @@ export function wiring(design: Design) {
         dropV: conductor?.dropV ?? null,
         dropPct: conductor?.dropPct ?? null,
         lossKWh,
+        economicalSize: economy?.best.size ?? null,
         groundSize: groundSize || null,
         conduit: conduit?.name ?? null,
         device: device && {

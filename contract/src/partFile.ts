@@ -140,14 +140,14 @@ function fromCsv(text: string): Read<OwnPart> {
 }
 
 function valueOf(field: Field, cell: string): { value: unknown } | { problem: string } {
+  const chosen = field.kind === 'choice' ? field.options.find(({ value }) => String(value) === cell) : undefined
+  if (chosen) return { value: chosen.value }
   if (cell.toLowerCase() === NONE) return { value: null }
   switch (field.kind) {
     case 'number': {
       const value = Number(cell.replace(',', '.'))
       return Number.isFinite(value) ? { value } : { problem: `“${cell}” is not a number` }
     }
-    case 'choice':
-      return { value: field.options.find(({ value }) => String(value) === cell)?.value ?? cell }
     case 'flag':
       return { value: /^(true|yes|1)$/i.test(cell) }
     case 'texts':

@@ -29,6 +29,8 @@ async function openDemo(page: Page, family: string, variant: string): Promise<vo
   await page.locator('section.strip .bar').first().waitFor()
 }
 
+/** high enough for all of the wiring step */
+const WHOLE_STEP_PX = 4200
 const browser = await openBrowser()
 const { page } = await openPage(browser)
 await page.goto(base)
@@ -65,10 +67,21 @@ async function lower(step: string, key: string, heading: string, name: string): 
   await page.screenshot({ path: `${folder}${name}.png` })
 }
 await lower('place', '1', 'Sun paths and horizon', 'place-horizon')
-await lower('loads', '2', 'What each load costs', 'loads-costs')
 await openDemo(page, 'Copper Draw', 'As found')
 await lower('array', '4', 'Unlike strings together', 'array-unlike')
+/** The whole step, drawing, schedule, wall and labels, by day and by night. */
+async function whole(of: Page, name: string): Promise<void> {
+  await openDemo(of, 'Rowan Forks', 'As planned')
+  await of.keyboard.press('8')
+  await of.locator('[data-bench=wiring] h1').waitFor()
+  await of.setViewportSize({ width: 1280, height: WHOLE_STEP_PX })
+  await settle(of)
+  await of.screenshot({ path: `${folder}${name}.png` })
+  await of.setViewportSize({ width: 1280, height: 800 })
+}
+await whole(page, 'wiring-whole')
 const night = await openPage(browser, { night: true })
+await whole(night.page, 'wiring-night')
 await openDemo(night.page, 'Larkspur Bench', 'Flooded bank')
 await settle(night.page)
 await night.page.screenshot({ path: `${folder}winter-night.png` })

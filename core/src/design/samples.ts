@@ -42,7 +42,7 @@ export function larkspurBench(): Design {
   })
   const design: Design = {
     ...base,
-    touched: GONE_THROUGH,
+    touched: { ...GONE_THROUGH },
     notes: 'Three people, wood heat, array on the ground, a long trench from the house. All figures are made up.',
     place: {
       ...base.place,
@@ -177,7 +177,7 @@ export function gannetSkerry(): Design {
   const weekend = { daysPerWeek: 2.5, leg: 'A' as const }
   const design: Design = {
     ...base,
-    touched: GONE_THROUGH,
+    touched: { ...GONE_THROUGH },
     notes: 'Two people at weekends, gas for cooking. All figures are made up.',
     place: {
       ...base.place,
@@ -237,7 +237,7 @@ export function copperDraw(): Design {
   })
   const design: Design = {
     ...base,
-    touched: GONE_THROUGH,
+    touched: { ...GONE_THROUGH },
     variant: 'As found',
     notes:
       'Inherited: two unlike strings on one controller, a bank cabled from one end, far too little array for it. All figures are made up.',
@@ -313,7 +313,7 @@ export function rowanForks(): Design {
   })
   const housed: Design = {
     ...base,
-    touched: GONE_THROUGH,
+    touched: { ...GONE_THROUGH },
     notes:
       'A farm at the end of a line that fails in ice storms: two roofs and a ground array, a small wind machine, lamps on the bank itself. All figures are made up.',
     loads: [

@@ -225,7 +225,7 @@ function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
     id: 'inverter',
     kind: 'inverter',
     name: part.controller ? 'All-in-one unit' : 'Inverter',
-    rating: say`${quantity > 1 ? say`${quantity} × ` : ''}${watts(part.ratedW)}, ${amount(part.bankV, 'V')}`,
+    rating: say`${quantity > 1 ? say`${quantity} × ` : ''}${watts(part.ratedW)}, ${amount(part.bankV, 'V')}${part.transferA > 0 ? say`, transfer ${amps(part.transferA)}` : ''}`,
     site: 'room',
     count: quantity,
     step: 'inverter',

@@ -24,6 +24,7 @@ import { bankFaultA } from './faults.ts'
 import { fullLoadA, stringAmps } from './battery.ts'
 import { bankConductors } from './bankConductors.ts'
 import { deviceSchedule } from './devices.ts'
+import { oneLine } from './oneLine.ts'
 import { systemOf } from './systemOf.ts'
 import { wiredArrays } from './wiringLoss.ts'
 import { WinterEngine } from '../winter/engine.ts'
@@ -109,6 +110,19 @@ describe('the graph of any design', () => {
         if (design.bank.stringFuses)
           expect(main.find(({ part }) => part === 'fuse')!.quantity).toBe(design.bank.inParallel)
         expect(leads.filter(({ id }) => id === 'bond')).toHaveLength(1)
+        const laid = workedCircuits(design)
+        const { boxes, lines: drawnLines, labels } = oneLine({ nodes, circuits, leads }, laid, (words) => said(words))
+        const boxed = boxes.map(({ id }) => id)
+        expect(new Set(boxed).size, 'boxes once').toBe(boxed.length)
+        for (const id of ids) expect(boxed, `${id} drawn`).toContain(id)
+        const shown = drawnLines.map(({ id }) => id)
+        expect(new Set(shown).size, 'drawn once').toBe(shown.length)
+        const spoken = new Set([...shown, ...labels.map(({ id }) => id)])
+        for (const { id } of circuits) expect(spoken.has(id), `${id} drawn`).toBe(true)
+        const schedule = deviceSchedule({ nodes, circuits, leads }, laid).map(({ id }) => id)
+        expect(new Set(schedule).size, 'in the schedule once').toBe(schedule.length)
+        for (const { circuit, device } of laid) if (device) expect(schedule, circuit.id).toContain(circuit.id)
+        for (const { inline } of circuits) for (const { id } of inline) expect(schedule, id).toContain(id)
         for (const { workingA, designA, correctedA, volts, highestV, faultA } of circuits)
           for (const figure of [workingA, designA, correctedA, volts, highestV, faultA])
             expect(Number.isFinite(figure) && figure >= 0).toBe(true)
