@@ -75,6 +75,18 @@ describe('ambrel', () => {
     expect(refused.stderr).toContain('--from 13')
   })
 
+  it('materials and cost print everything a design takes, to the cent', async () => {
+    const list = JSON.parse((await ambrel(['materials', file()])).stdout)
+    expect(list.find(({ key }: { key: string }) => key === 'connectors')).toMatchObject({ quantity: 2, unit: 'piece' })
+    const { stdout } = await ambrel(['materials', file(), '--csv'])
+    expect(stdout.trim().split('\n')).toHaveLength(list.length + 1)
+    const sums = JSON.parse((await ambrel(['cost', file()])).stdout)
+    const goods = sums.lines.reduce((all: number, { sum }: { sum: number }) => all + Math.round(sum * 100), 0)
+    expect(Math.round(sums.partsSum * 100)).toBe(goods)
+    expect(sums.unquoted).toBeGreaterThan(10)
+    expect(sums.total).toBeGreaterThan(sums.partsSum)
+  })
+
   it('wire prints every circuit with its conductor and device', async () => {
     const { status, stdout } = await ambrel(['wire', file()])
     expect(status).toBe(0)

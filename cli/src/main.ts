@@ -1,5 +1,7 @@
 import { Command, CommanderError } from 'commander'
 import {
+  bill,
+  billCells,
   derive,
   findings,
   larkspurBench,
@@ -10,9 +12,11 @@ import {
   yearsOfRun,
 } from '@ambrel/core'
 import { formatPage } from '@ambrel/contract'
+import { toCsv } from '@ambrel/contract/weather'
 import { calc, calcLines, listFunctions } from './calc.ts'
 import { InputError, readDesign, wholeNumber, withWeather, writeText } from './files.ts'
 import { runDesign } from './run.ts'
+import { cost, materialList } from './cost.ts'
 import { drawing, wiring } from './wire.ts'
 
 const WRONG_INPUT = 2
@@ -118,6 +122,21 @@ function program({ stdin, stdout, stderr }: Streams): Command {
       writeText('--out', out, svg)
       print({ out, bytes: Buffer.byteLength(svg) })
     })
+
+  ambrel
+    .command('materials <file>')
+    .description('everything the design takes: parts, boxes, fuses, cable by the metre, lugs, racks')
+    .option('--csv', 'as a table instead')
+    .action((file: string, { csv }: { csv?: boolean }) => {
+      const design = readDesign(file)
+      if (csv) stdout.write(`${toCsv(billCells(design, bill(design)).map((row) => row.map(String)))}\n`)
+      else print(materialList(design))
+    })
+
+  ambrel
+    .command('cost <file>')
+    .description('what the design costs, line by line and in all')
+    .action((file: string) => print(cost(readDesign(file))))
 
   ambrel
     .command('sample')

@@ -54,6 +54,7 @@ import {
   moveTo,
   setPersistence,
   setOwned,
+  setPriced,
   setTaskDone,
   setCautionRead,
   setTopology,
@@ -191,6 +192,11 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
   setPersistence: () => setPersistence(0.4),
   followUsual: (design) => (next) =>
     followUsual(design)({ ...next, schools: { ...next.schools, combining: 'home-runs' } }),
+  setPriced: (_, pick) =>
+    setPriced(
+      pick(['bank', 'label', 'cable 6 AWG']),
+      pick([{ status: 'later' }, { unitPrice: 3.5 }, { taxed: false }]),
+    ),
   setCautionRead: (_, pick) => setCautionRead('bank.short', pick([true, false])),
   setTaskDone: (_, pick) => setTaskDone('vent', pick([true, false])),
   spreadOverLegs: () => spreadOverLegs,

@@ -13,6 +13,7 @@ import {
   gannetSkerry,
   larkspurBench,
   larkspurFlooded,
+  pricedOf,
   racking,
   runningCost,
   setField,
@@ -97,6 +98,11 @@ const DESIGNS: (() => Design)[] = [
   changed(larkspurBench, ({ inverter, schools }) => {
     inverter.part.bond = 'fixed'
     schools.arrayDisconnect = 'built-in'
+  }),
+  // a line of the bill with terms of its own
+  changed(larkspurBench, (design) => {
+    Object.assign(design.budget, { taxPct: 10, incentivePct: 10 })
+    design.budget.priced = [{ ...pricedOf(design, 'bank'), unitPrice: 900 }]
   }),
   // a unit that somebody put on the wall
   changed(larkspurBench, ({ wall }) => void wall.places.push({ id: 'inverter', xM: 0.9, yM: 0.4 })),

@@ -104,7 +104,7 @@ export {
 } from './change/place.ts'
 export { cautionsOf, type Caution } from './cautions/cautions.ts'
 export { setCautionRead } from './change/cautions.ts'
-export { addAbsence, addBudgetLine, setOwned, setTaskDone } from './change/work.ts'
+export { addAbsence, addBudgetLine, setOwned, setPriced, setTaskDone } from './change/work.ts'
 export { voltageChoices, chemistryChoices, handSchools, type ChemistryChoice } from './choices/bank.ts'
 export { inverterChoices } from './choices/inverter.ts'
 export { derive, type Derived } from './derive/derive.ts'
@@ -207,7 +207,9 @@ export { HOUR_SHAPES } from './loads/shapes.ts'
 export { loadsFromCells, cellsOfLoads } from './loads/table.ts'
 export { withTrials, propaneLitresAYear, type LoadChange, type Trial } from './loads/whatIf.ts'
 export { readingProblems, type Reading } from './log/reading.ts'
-export { bill } from './money/parts.ts'
+export type { PricedItem } from './document/types.ts'
+export { bill, billCells, pricedOf, type Bill, type BillRow } from './money/bill.ts'
+export { materialsOf, type Material, type MaterialGroup } from './money/materials.ts'
 export {
   moduleParts,
   batteryParts,

@@ -187,7 +187,7 @@ describe('whoever listens, uses keys, or sees little', () => {
     await page.locator('[data-palette]').fill('kettle')
     await page.getByRole('option', { name: /^Add a load: .*ettle/ }).click()
     await page.locator('[data-load] input', { hasText: '' }).first().waitFor()
-    await ask('modules live')
+    await ask('coldest dawn')
     await page.getByRole('option', { name: /finding, Array/ }).click()
     await page.locator('[data-bench=array]').waitFor()
     await ask('export')

@@ -135,14 +135,15 @@ describe('the backup', () => {
   })
 
   it('may be shore power, a vehicle, or none at all', async () => {
-    const { page, errors, finding } = await open('Larkspur Bench', 'More sun, less bank', '6')
+    const { page, errors } = await open('Larkspur Bench', 'More sun, less bank', '6')
     const kind = page.getByLabel('Backup', { exact: true })
     await kind.selectOption({ label: 'shore or grid power' })
     await setField(page, 'generator.cordA', '12')
     await page.locator('[data-working="generator.power"] b', { hasText: '1.44 kW' }).waitFor()
-    await finding('Through an inlet and a transfer switch').waitFor()
+    const caution = (hasText: string) => page.locator('[data-caution]', { hasText })
+    await caution('Through an inlet and a transfer switch').waitFor()
     await kind.selectOption({ label: 'a vehicle, now and then' })
-    await finding('a fuse at each end of the cable').waitFor()
+    await caution('a fuse at each end of the cable').waitFor()
     const weeks = await strip(page)
     await kind.selectOption({ label: 'none' })
     await page.getByText('None is a full answer').waitFor()

@@ -9,7 +9,8 @@ import type { CoincidentPeak } from '../loads/peak.ts'
 import { onLegsOf } from '../inverter/service.ts'
 import { inWeek } from '../loads/week.ts'
 import { monthlyEnergy } from '../loads/profile.ts'
-import { bill, type Bill } from '../money/parts.ts'
+import { bill, type Bill } from '../money/bill.ts'
+import { materialsOf } from '../money/materials.ts'
 import { snowOfMonths } from '../weather/snow.ts'
 import { pumpLitres } from '../pump/direct.ts'
 import { climateOf } from '../weather/ruling.ts'
@@ -100,22 +101,24 @@ export function derive(given: Design): Derived {
   inverterSheets(design, peak, { hardest: starts[0] ?? null, start }, batteryC, sunHours[worstMonth], add)
   generatorSheets(design, add)
   gridSheets(design, batteryDayWh, batteryC, add)
-  const bills = bill(design)
+  const system = systemOf(design)
+  const circuits = workedCircuits(design, system)
+  const bills = bill(design, materialsOf(design, system, circuits))
   add(
     worked('money.total', 'Total', bills.total, design.budget.currency, {
-      says: '(parts − discount) + tax + freight + labour, and contingency on all of it',
+      says: '(parts and materials − discount) + tax + freight + labour, contingency on all of it, less incentives',
       terms: [
-        term('parts', bills.partsSum, design.budget.currency, 'parts list'),
+        term('parts and materials', bills.partsSum, design.budget.currency, 'to be bought now'),
         term('discount', design.budget.discount, design.budget.currency),
         term('tax', bills.tax, design.budget.currency, `${design.budget.taxPct} %`),
-        term('freight', design.budget.freight, design.budget.currency),
+        term('freight', bills.freight, design.budget.currency),
         term('labour', design.budget.labour, design.budget.currency),
         term('contingency', bills.contingency, design.budget.currency, `${design.budget.contingencyPct} %`),
+        ...(bills.incentives > 0 ? [term('incentives', -bills.incentives, design.budget.currency)] : []),
       ],
-      source: 'plain addition',
+      source: 'plain addition, each line to the cent',
     }),
   )
-  const system = systemOf(design)
   const atBattery = Math.max(...loadsWh) > 0 ? batteryDayWh / Math.max(...loadsWh) : 1
   return {
     worked: Object.fromEntries(sheets.map((sheet) => [sheet.id, sheet])),
@@ -142,7 +145,7 @@ export function derive(given: Design): Derived {
     pumpLitres: design.pumps.map((pump) => pumpLitres(design, pump)),
     unlike: unlikeGroups(design),
     system,
-    circuits: workedCircuits(design, system),
+    circuits,
     bill: bills,
     tasks: checklist(design),
   }

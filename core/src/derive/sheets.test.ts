@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { pricedOf } from '../money/bill.ts'
+import { materialsOf } from '../money/materials.ts'
 import { newDesign } from '../design/defaults.ts'
 import { larkspurBench } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
@@ -66,6 +68,8 @@ function handDesign(): Design {
   Object.assign(design.generator.part, { fuel: 'petrol', ratedW: 5000, price: 1500 })
   design.sources = []
   Object.assign(design.budget, { discount: 1000, taxPct: 5, freight: 300, labour: 250, contingencyPct: 10, extras: [] })
+  // its materials are there already
+  design.budget.priced = materialsOf(design).map(({ key }) => ({ ...pricedOf(design, key), status: 'owned' }))
   Object.assign(design.schools, { coldVoltage: 'coefficient', peak: 'coincidence', handFactor: 0.8 })
   return design
 }

@@ -1,4 +1,6 @@
-import { bill } from '../money/parts.ts'
+import { pricedOf } from '../money/bill.ts'
+import { materialsOf } from '../money/materials.ts'
+import { partsOf } from '../money/parts.ts'
 import { newSource } from '../generator/sources.ts'
 import { startVoltsFor } from '../generator/power.ts'
 import { appliance, loadFromAppliance } from '../loads/appliances.ts'
@@ -6,7 +8,7 @@ import { controllerParts, generatorParts, inverterParts, partById, structuredClo
 import { withBuiltIn, withInverter } from '../inverter/service.ts'
 import { workedCircuits } from '../system/work.ts'
 import { newArray, newBank, newDesign } from './defaults.ts'
-import type { ArrayField, Design, Load } from '../document/types.ts'
+import type { ArrayField, Design, Load, PricedItem } from '../document/types.ts'
 
 function load(id: string, applianceId: string, change: Partial<Load> = {}): Load {
   return { ...loadFromAppliance(appliance(applianceId), id), ...change }
@@ -296,8 +298,14 @@ export function copperDraw(): Design {
     budget: { ...base.budget, currency: 'USD' },
   }
   // all of it was there
-  const owned = bill(design).lines.map(({ key, partId, quantity }) => ({ key, partId, quantity }))
-  return measured({ ...design, budget: { ...design.budget, owned } }, 12)
+  const owned = partsOf(design).map(({ key, partId, quantity }) => ({ key, partId, quantity }))
+  return asThere(measured({ ...design, budget: { ...design.budget, owned } }, 12))
+}
+
+/** Every wire and box of it is there too. */
+function asThere(design: Design): Design {
+  const priced = materialsOf(design).map(({ key }): PricedItem => ({ ...pricedOf(design, key), status: 'owned' }))
+  return { ...design, budget: { ...design.budget, priced } }
 }
 
 /** Rowan Forks: a made-up farm at the end of a weak line, with everything a system can have. */

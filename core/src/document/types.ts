@@ -664,6 +664,22 @@ export interface OwnedPart {
   quantity: number
 }
 
+/** What somebody knows of the price of a line of the bill. */
+export interface PricedItem {
+  /** of a part, or what a material is and its size */
+  key: string
+  /** as it was quoted; null for the data sheet's, or a sample price */
+  unitPrice: number | null
+  discountPct: number
+  freight: number
+  taxed: boolean
+  /** counts for incentives */
+  eligible: boolean
+  status: 'buy' | 'owned' | 'later'
+  /** day of the quote, YYYY-MM-DD, or empty */
+  quotedOn: string
+}
+
 export interface Budget {
   currency: string
   taxPct: number
@@ -671,6 +687,11 @@ export interface Budget {
   labour: number
   discount: number
   contingencyPct: number
+  /** what is given back: a share of what is eligible with its tax, and a sum */
+  incentivePct: number
+  incentive: number
+  /** what somebody knows of prices of lines of the bill */
+  priced: PricedItem[]
   /** price of a metre of copper cable for each mm² of it */
   cablePerMm2M: number
   /** what a kilowatt-hour lost in copper is worth; null for what making it costs otherwise */

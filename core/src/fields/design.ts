@@ -7,6 +7,7 @@ import {
   type DisconnectChoice,
   type BudgetLine,
   type OwnedPart,
+  type PricedItem,
   type Design,
   type Schools,
   type Touched,
@@ -193,6 +194,27 @@ const OWNED: FieldTable<OwnedPart> = {
   quantity: number('How many', '', 0, 1e6, 'Of it are there.'),
 }
 
+const PRICED: FieldTable<PricedItem> = {
+  key: words('Of', 120, 'The key of a part, or what a material is and its size.'),
+  unitPrice: number('Each', 'money', 0, 1e7, 'Price of one, or of a metre, as you were quoted it.', {
+    empty: 'sample',
+  }),
+  discountPct: number('Less', '%', 0, 100, 'Taken off the price of this line.'),
+  freight: number('Its freight', 'money', 0, 1e7, 'Of this line alone.', { step: 10 }),
+  taxed: flag('taxed', 'Tax is paid on it.'),
+  eligible: flag('counts for incentives', 'An incentive that is a share counts it.'),
+  status: choice(
+    'Bought',
+    [
+      { value: 'buy', label: 'to buy' },
+      { value: 'owned', label: 'owned' },
+      { value: 'later', label: 'later' },
+    ],
+    'What is owned costs nothing now; what comes later is summed by itself.',
+  ),
+  quotedOn: words('Quoted on', 10, 'Day of the quote, as 2026-11-28.'),
+}
+
 const BUDGET: FieldTable<Budget> = {
   currency: code('Currency code', 'Three capitals. It is a name only; nothing is converted.'),
   taxPct: number('Tax', '%', 0, 100, 'On parts.'),
@@ -200,6 +222,20 @@ const BUDGET: FieldTable<Budget> = {
   labour: number('Labour', 'money', 0, 1e7, 'What you pay others; an electrician’s visit too.', { step: 50 }),
   discount: number('Discount', 'money', 0, 1e7, 'Taken off the whole.', { step: 50 }),
   contingencyPct: number('Contingency', '%', 0, 100, 'For what nobody thought of, 10 to 15 %.'),
+  incentivePct: number('Incentive', '%', 0, 100, 'Given back, of what is eligible with its tax.', {
+    since: since(9, 0),
+  }),
+  incentive: number('Incentive, a sum', 'money', 0, 1e7, 'Given back, whatever it costs.', {
+    step: 100,
+    since: since(9, 0),
+  }),
+  priced: rows(
+    'Prices known',
+    PRICED,
+    { most: COUNTS.priced, unique: 'key' },
+    'What somebody was quoted, owns or puts off, by line of the bill.',
+    since(9, []),
+  ),
   cablePerMm2M: number(
     'Cable, each mm²',
     'money/m',
@@ -392,9 +428,14 @@ export const DESIGN: FieldTable<Design> = {
     'Pumps that run while the sun shines, without the bank.',
     since(7, []),
   ),
-  growth: part('Growth', GROWTH, 'What is to be added one day. Cables and controllers are sized for it, cost is not.', {
-    since: since(7, { arrayW: 0, inverterW: 0, bankKWh: 0 }),
-  }),
+  growth: part(
+    'Growth',
+    GROWTH,
+    'What is to be added one day. Cables and controllers are sized for it; it costs nothing yet.',
+    {
+      since: since(7, { arrayW: 0, inverterW: 0, bankKWh: 0 }),
+    },
+  ),
   household: part('Household', HOUSEHOLD, 'What people do about power.', { since: since(3, {}) }),
   winter: part('Winter run', WINTER, 'How winters are run.'),
   circuits: rows(

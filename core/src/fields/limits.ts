@@ -11,6 +11,7 @@ export const COUNTS = {
   readingsOfLoad: 200,
   doneTasks: 1000,
   cautions: 200,
+  priced: 2000,
   absences: 20,
   horizonPoints: 360,
   tiltSeasons: 12,

@@ -29,7 +29,7 @@ describe('a portable power box', () => {
   it('is one thing: one price, no cable to its battery, none between units', () => {
     const design = boxOf('box-2k-48-120')
     const { bill, circuits } = derive(design)
-    expect(bill.lines.filter(({ step }) => step === 'bank' || step === 'inverter').map(({ sum }) => sum)).toEqual([
+    expect(bill.rows.filter(({ step }) => step === 'bank' || step === 'inverter').map(({ sum }) => sum)).toEqual([
       0, 1400,
     ])
     const inside = circuits.find(({ circuit }) => circuit.id === 'inverter')!

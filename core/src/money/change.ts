@@ -1,5 +1,5 @@
 import type { Design } from '../document/types.ts'
-import { bill, type PartsLine } from './parts.ts'
+import { partsOf, type PartsLine } from './parts.ts'
 
 /** What of each part a bill counts: how many, and what one costs. */
 function counted(lines: readonly PartsLine[]): Map<string, { quantity: number; unitPrice: number }> {
@@ -21,10 +21,10 @@ function counted(lines: readonly PartsLine[]): Map<string, { quantity: number; u
  * Source: plain addition.
  */
 export function priceOfChange(before: Design, after: Design): { price: number; unpriced: boolean } {
-  const had = counted(bill(before).lines)
+  const had = counted(partsOf(before))
   let sum = 0
   let unpriced = false
-  for (const [key, { quantity, unitPrice }] of counted(bill(after).lines)) {
+  for (const [key, { quantity, unitPrice }] of counted(partsOf(after))) {
     const more = quantity - (had.get(key)?.quantity ?? 0)
     if (more <= 0) continue
     sum += more * unitPrice

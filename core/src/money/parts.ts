@@ -13,19 +13,8 @@ export interface PartsLine {
   sum: number
 }
 
-export interface Bill {
-  lines: PartsLine[]
-  partsSum: number
-  tax: number
-  contingency: number
-  total: number
-}
-
-/**
- * The parts of a design with their prices, those that are owned at none, and what they come to:
- * (parts − discount) + tax on that + freight + labour, and contingency on all of it.
- */
-export function bill(design: Design): Bill {
+/** The parts of a design with their prices, those that are owned at none. */
+export function partsOf(design: Design): PartsLine[] {
   const { bank, arrays, controllers, inverter, generator, sources, pumps, budget } = design
   const line = (
     key: string,
@@ -37,7 +26,7 @@ export function bill(design: Design): Bill {
     const owned = Math.min(quantity, there?.quantity ?? 0)
     return { key, partId, name, step, quantity, unitPrice: price, owned, sum: (quantity - owned) * price }
   }
-  const lines = [
+  return [
     line('bank', bank.part, 'bank', bank.inSeries * bank.inParallel),
     ...arrays.map(({ id, module, inSeries, inParallel }) => line(id, module, 'array', inSeries * inParallel)),
     ...controllers.map(({ id, part }) => line(id, part, 'array', 1)),
@@ -49,10 +38,4 @@ export function bill(design: Design): Bill {
       line(id, { id, name, price: unitPrice }, 'extra', quantity),
     ),
   ]
-  const partsSum = lines.reduce((sum, { sum: each }) => sum + each, 0)
-  const net = partsSum - budget.discount
-  const tax = (net * budget.taxPct) / 100
-  const before = net + tax + budget.freight + budget.labour
-  const contingency = (before * budget.contingencyPct) / 100
-  return { lines, partsSum, tax, contingency, total: before + contingency }
 }

@@ -4,7 +4,7 @@ import { addString } from '../change/bank.ts'
 import { setOwned } from '../change/work.ts'
 import { copperDraw, gannetSkerry, larkspurBench } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
-import { bill } from '../money/parts.ts'
+import { bill } from '../money/bill.ts'
 import { priceOfChange } from '../money/change.ts'
 import { said } from '../units/words.ts'
 import { candidates } from './candidates.ts'
@@ -63,13 +63,13 @@ describe('what a change costs', () => {
     const design = larkspurBench()
     const owned = setOwned('bank', true)(design)
     const { bank } = design
-    expect(bill(design).partsSum - bill(owned).partsSum).toBe(bank.inSeries * bank.inParallel * bank.part.price)
+    expect(bill(design, []).partsSum - bill(owned, []).partsSum).toBe(bank.inSeries * bank.inParallel * bank.part.price)
     expect(setOwned('bank', false)(owned).budget.owned).toEqual([])
     expect(bill(copperDraw()).partsSum).toBe(0)
     // one string more is to buy, and so is another part in the place of what is there
-    expect(bill(addString(owned)).partsSum - bill(owned).partsSum).toBe(bank.inSeries * bank.part.price)
+    expect(bill(addString(owned), []).partsSum - bill(owned, []).partsSum).toBe(bank.inSeries * bank.part.price)
     const other = { ...owned, bank: { ...bank, part: { ...bank.part, id: 'other' } } }
-    expect(bill(other).partsSum).toBe(bill(design).partsSum)
+    expect(bill(other, []).partsSum).toBe(bill(design, []).partsSum)
   })
 })
 

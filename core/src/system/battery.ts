@@ -140,6 +140,7 @@ function bankCircuits(builder: Builder, totalA: number): void {
     {
       id: 'battery-switch',
       kind: 'switch',
+      overA: totalA,
       name: 'Battery switch',
       rating: say`over ${amps(totalA)} DC${design.schools.poles === 'all' ? ', 2 poles' : ''}`,
       at: 'bars',
@@ -177,7 +178,14 @@ function bankCircuits(builder: Builder, totalA: number): void {
         id === 'bank-main'
           ? [
               ...parted.inline,
-              { id: 'shunt', kind: 'shunt', name: 'Shunt', rating: say`over ${amps(totalA)}, in the −`, at: 'bars' },
+              {
+                id: 'shunt',
+                kind: 'shunt',
+                overA: totalA,
+                name: 'Shunt',
+                rating: say`over ${amps(totalA)}, in the −`,
+                at: 'bars',
+              },
             ]
           : [],
     })

@@ -65,6 +65,8 @@ export interface Inline {
   kind: 'switch' | 'arrester' | 'shunt' | 'meter' | 'regulator'
   name: string
   rating: Words
+  /** what it carries at the least, A */
+  overA: number
   /** node it stands at */
   at: string
   /** inside of that node: it is neither bought nor hung */

@@ -91,6 +91,7 @@ export function houseSide(builder: Builder): void {
 const meter = (throughA: number, acV: number): Inline => ({
   id: 'meter',
   kind: 'meter',
+  overA: throughA,
   name: 'Energy meter',
   rating: say`over ${amps(throughA)}, ${volts(acV)}`,
   at: 'panel',
@@ -98,6 +99,7 @@ const meter = (throughA: number, acV: number): Inline => ({
 const regulator = (from: string, throughA: number, acV: number): Inline => ({
   id: `regulator:${from}`,
   kind: 'regulator',
+  overA: throughA,
   name: 'Voltage regulator',
   rating: say`over ${amps(throughA)}, ${volts(acV)}`,
   at: 'inverter',

@@ -111,7 +111,14 @@ function arrayLine(builder: Builder, array: ArrayField, controller: Controller):
   const switchA = shortA * later * BRIGHT * CONTINUOUS
   const rating: Words = classV === null ? say`${amps(switchA)}` : say`${volts(classV)} DC, over ${amps(switchA)}`
   const parted = disconnectOf(
-    { id: `switch:${id}`, kind: 'switch', name: `Disconnect of ${name}`, rating: polesOf(design, rating), at: to },
+    {
+      id: `switch:${id}`,
+      kind: 'switch',
+      overA: switchA,
+      name: `Disconnect of ${name}`,
+      rating: polesOf(design, rating),
+      at: to,
+    },
     chosen?.disconnect || design.schools.arrayDisconnect,
     controller.part.disconnect,
   )
@@ -124,6 +131,7 @@ function arrayLine(builder: Builder, array: ArrayField, controller: Controller):
       ? [from, to].map((at, end): Inline => ({
           id: `arrester:${id}:${end + 1}`,
           kind: 'arrester',
+          overA: 0,
           name: `Surge arrester of ${name}, ${end === 0 ? 'at the array' : 'at the controller'}`,
           rating: say`DC, type 2, over ${volts(coldV)}`,
           at,
@@ -265,6 +273,7 @@ function pumpLine(builder: Builder, { id, name, arrayW, ratedW }: Design['pumps'
       {
         id: `switch:${id}`,
         kind: 'switch',
+        overA: workingA * BRIGHT * CONTINUOUS,
         name: `Disconnect of ${name}`,
         rating: say`${volts(worksV * 1.5)} DC`,
         at: pump,

@@ -2,7 +2,7 @@ import { arrayRatedW } from '../array/power.ts'
 import { bankNominalV, ratedWh } from '../bank/layout.ts'
 import type { Design } from '../document/types.ts'
 import { runningCost } from '../generator/power.ts'
-import { bill } from '../money/parts.ts'
+import { bill } from '../money/bill.ts'
 import { PRIORITY_FIGURES, RUN_FIGURES, worstOf, type RunFigure } from './figures.ts'
 import type { Percentile, WinterSummary } from './summary.ts'
 

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { eq, sql } from 'drizzle-orm'
-import { larkspurBench, type Design } from '@ambrel/core'
+import { DESIGN_VERSION, larkspurBench, type Design } from '@ambrel/core'
 import type { ApiError, DesignEntry, StoredDesign, StoredPart, StoredReading } from '@ambrel/contract'
 import type { Database } from '../db/database.ts'
 import { emptyOldBin } from '../db/designs.ts'
@@ -164,7 +164,7 @@ describe('saving', () => {
     ['loads.0.runningW', (d: Design): unknown => (d.loads[0].runningW = -5)],
     ['loads', (d: Design): unknown => (d.loads = [])],
     ['bank.part.nominalV', (d: Design): unknown => (d.bank.part.nominalV = 36)],
-    ['version', (d: Design): unknown => ((d as { version: number }).version = 9)],
+    ['version', (d: Design): unknown => ((d as { version: number }).version = DESIGN_VERSION + 1)],
   ])('names %s with 400 and keeps what was there', async (path, change) => {
     const { id, document } = await create()
     const bad = structuredClone(document)

@@ -48,7 +48,7 @@ const label = computed(() => {
 })
 const unit = computed(() => {
   const stored = 'unit' in field.value ? field.value.unit : ''
-  if (stored === '' && props.suffix) return props.suffix
+  if ((stored === '' || stored === 'money') && props.suffix) return props.suffix
   return stored.startsWith('money/')
     ? stored.replace('money', design.document!.budget.currency)
     : stored.replace('money', '')

@@ -17,6 +17,7 @@ import { vStack } from '../drawing/stacks.ts'
 import StateMark from '../drawing/StateMark.vue'
 import WeekBars from '../drawing/WeekBars.vue'
 import { keyFigure, STEP_NAMES, stepName } from '../frame/steps.ts'
+import { cents } from '../frame/money.ts'
 import { noteOf } from '../frame/notes.ts'
 import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
@@ -59,7 +60,6 @@ const cautions = computed(() => (design.document ? cautionsOf(design.document) :
 const choices = computed(() => (design.document ? choicesOf(design.document, prefs.show) : []))
 const readings = computed(() => log.readings.length)
 const general = computed(() => (drawn.value?.notes ?? '').split(/^## /m)[0].trim())
-const money = (value: number) => value.toLocaleString('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
 const print = () => window.print()
 const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
 const laid = computed(() => design.derived?.circuits.filter(({ circuit }) => !circuit.within) ?? [])
@@ -178,16 +178,16 @@ const oneLineSvg = computed(() => {
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(line, l) in design.derived.bill.lines" :key="l">
-                <td>{{ line.name }}</td>
-                <td class="n">{{ line.quantity }}</td>
-                <td class="n">{{ money(line.unitPrice) }}</td>
-                <td class="n">{{ line.owned >= line.quantity ? 'owned' : money(line.sum) }}</td>
+              <tr v-for="line in design.derived.bill.rows" :key="line.key">
+                <td>{{ prefs.say(line.name) }}</td>
+                <td class="n">{{ line.unit ? prefs.show(line.quantity, line.unit) : line.quantity }}</td>
+                <td class="n">{{ cents(line.unitPrice) }}</td>
+                <td class="n">{{ line.status === 'buy' ? cents(line.sum) : line.status }}</td>
               </tr>
               <tr>
                 <td colspan="3"><b>In all</b></td>
                 <td class="n">
-                  <b>{{ money(design.derived.bill.total) }}</b>
+                  <b>{{ cents(design.derived.bill.total) }}</b>
                 </td>
               </tr>
             </tbody>

@@ -15,8 +15,10 @@ export const prices: Rule = {
   id: 'cost.prices',
   step: 'cost',
   check: ({ derived: { bill } }) => {
-    const toBuy = bill.lines.filter(({ owned, quantity, step }) => owned < quantity && step !== 'extra')
-    const madeUp = toBuy.filter(({ partId, unitPrice }) => unitPrice > 0 && MADE_UP.get(partId) === unitPrice)
+    const toBuy = bill.rows.filter(({ status, group }) => status === 'buy' && group !== 'other')
+    const madeUp = toBuy.filter(
+      ({ partId, unitPrice, sample }) => sample || (unitPrice > 0 && MADE_UP.get(partId) === unitPrice),
+    )
     const without = toBuy.filter(({ partId, unitPrice }) => unitPrice === 0 && !isInside(partId))
     if (madeUp.length + without.length === 0) return []
     const told = [
@@ -27,7 +29,7 @@ export const prices: Rule = {
       open(
         'cost',
         say`${told.charAt(0).toUpperCase()}${told.slice(1)}.`,
-        'The parts that come with the program have sample prices, of no shop and no year. Type what you were quoted, in the data sheet of each part.',
+        'What comes with the program has sample prices, of no shop and no year. Type what you were quoted: of a part in its data sheet, of a material in the list.',
       ),
     ]
   },

@@ -1,17 +1,20 @@
 <script setup lang="ts">
-import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
-import { Trash2 } from '@lucide/vue'
-import { decimal, type Budget, addBudgetLine, removeFrom, setField, setOwned } from '@ambrel/core'
+import { addBudgetLine, billCells, decimal, setField, type Budget } from '@ambrel/core'
 import { editOf } from '../../fields/told.ts'
 import DocumentField from '../../fields/DocumentField.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
+import { saveCells } from '../../frame/files.ts'
 import { useNewRow } from '../../frame/newRow.ts'
+import { saveWorkbook } from '../../frame/spreadsheet.ts'
 import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+import BillTable from './BillTable.vue'
 
 const design = useDesign()
+const prefs = usePrefs()
 const budget = computed(() => design.document!.budget)
 const bill = computed(() => design.derived?.bill)
 const NAMES = {
@@ -20,15 +23,15 @@ const NAMES = {
   inverter: 'Inverter',
   generator: 'Backup',
   loads: 'Pumps',
+  wiring: 'Wiring and racks',
   extra: 'Other',
 }
 const groups = computed(() => {
   const sums = new Map<string, number>()
-  for (const { step, sum } of bill.value?.lines ?? []) sums.set(step, (sums.get(step) ?? 0) + sum)
+  for (const { step, sum } of bill.value?.rows ?? []) sums.set(step, (sums.get(step) ?? 0) + sum)
   return [...sums].map(([step, sum]) => ({ name: NAMES[step as keyof typeof NAMES], sum }))
 })
-const COLOURS = ['var(--spruce)', 'var(--lichen)', 'var(--ochre)', 'var(--slate)', 'var(--clay)']
-const parts = computed(() => bill.value?.lines.filter(({ step }) => step !== 'extra') ?? [])
+const COLOURS = ['var(--spruce)', 'var(--lichen)', 'var(--ochre)', 'var(--slate)', 'var(--clay)', 'var(--soft)']
 function set<K extends keyof Budget>(key: K, value: Budget[K] | null): void {
   const path = `budget.${key}`
   design.change(editOf(design.document!, path), setField(path, value), path)
@@ -37,8 +40,18 @@ function add(): void {
   design.change('new line', addBudgetLine)
 }
 useNewRow(add)
+const cells = () => billCells(design.document!, bill.value!, prefs.say)
+const fileName = (end: string) => `${design.document!.name} - materials.${end}`
+const csv = () =>
+  saveCells(
+    fileName('csv'),
+    cells().map((row) => row.map(String)),
+  )
+const workbook = () => saveWorkbook(fileName('xlsx'), 'Materials', cells())
 const money = (value: number | undefined) => (value === undefined ? '—' : decimal(value, 0))
-const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct'].map((key) => `budget.${key}`)
+const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct', 'incentivePct', 'incentive'].map(
+  (key) => `budget.${key}`,
+)
 </script>
 
 <template>
@@ -56,88 +69,19 @@ const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct'].map
     <i
       v-for="(group, i) in groups"
       :key="group.name"
-      :style="{ flex: group.sum, background: COLOURS[i % 5] }"
+      :style="{ flex: group.sum, background: COLOURS[i % COLOURS.length] }"
       :title="`${group.name} ${money(group.sum)}`"
     />
   </div>
   <div class="stack">
     <section class="card">
-      <table v-stack class="sheet">
-        <thead>
-          <tr>
-            <th>part</th>
-            <th class="n">how many</th>
-            <th class="n">each</th>
-            <th class="n">together</th>
-            <th><span class="unseen">owned</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(line, i) in parts" :key="i">
-            <td>{{ line.name }}</td>
-            <td class="n">{{ line.quantity }}</td>
-            <td class="n">{{ money(line.unitPrice) }}</td>
-            <td class="n">
-              {{ line.owned === line.quantity ? 'owned' : line.unitPrice > 0 ? money(line.sum) : 'no price' }}
-            </td>
-            <td>
-              <label class="owned">
-                <input
-                  type="checkbox"
-                  :checked="line.owned === line.quantity"
-                  :aria-label="`${line.name} is there already`"
-                  @change="
-                    design.change(
-                      `${line.name}: ${line.owned === line.quantity ? 'to buy' : 'owned'}`,
-                      setOwned(line.key, line.owned !== line.quantity),
-                    )
-                  "
-                />
-                {{ line.owned > 0 && line.owned < line.quantity ? `${line.owned} owned` : 'owned' }}
-              </label>
-            </td>
-          </tr>
-          <tr v-for="(extra, i) in budget.extras" :key="extra.id">
-            <td><DocumentField :path="`budget.extras.${i}.name`" /></td>
-            <td class="mid">
-              <DocumentField :path="`budget.extras.${i}.quantity`" :of="extra.name" />
-            </td>
-            <td class="mid">
-              <DocumentField :path="`budget.extras.${i}.unitPrice`" :of="extra.name" />
-            </td>
-            <td class="n sum">{{ money(extra.quantity * extra.unitPrice) }}</td>
-            <td>
-              <button
-                class="icon-button"
-                :aria-label="`Remove ${extra.name}`"
-                @click="design.change(`remove ${extra.name}`, removeFrom('budget.extras', i))"
-              >
-                <Trash2 :size="14" />
-              </button>
-            </td>
-          </tr>
-          <tr class="total">
-            <td colspan="3">parts</td>
-            <td class="n">{{ money(bill?.partsSum) }}</td>
-            <td />
-          </tr>
-          <tr>
-            <td colspan="3">tax</td>
-            <td class="n">{{ money(bill?.tax) }}</td>
-            <td />
-          </tr>
-          <tr>
-            <td colspan="3">contingency</td>
-            <td class="n">{{ money(bill?.contingency) }}</td>
-            <td />
-          </tr>
-          <tr class="total">
-            <td colspan="3">total, with freight and labour, less discount</td>
-            <td class="n">{{ money(bill?.total) }}</td>
-            <td />
-          </tr>
-        </tbody>
-      </table>
+      <div class="row">
+        <h2>Everything it takes</h2>
+        <span class="grow" />
+        <button class="link" @click="csv">CSV</button>
+        <button class="link" @click="workbook">XLSX</button>
+      </div>
+      <BillTable v-if="bill" />
       <button class="link" @click="add">another line</button> <kbd>n</kbd>
     </section>
     <section class="card grid">
@@ -150,11 +94,20 @@ const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct'].map
       />
       <DocumentField v-for="path in FIELDS" :key="path" :path="path" labelled />
     </section>
-    <p class="quiet">Shelf prices are made up. Put in what you are really quoted, in the data sheet of each part.</p>
+    <p class="quiet">
+      Shelf prices are made up. Put in what you are really quoted: of a part in its data sheet, of a material in the
+      list.
+    </p>
   </div>
 </template>
 
 <style scoped>
+.row {
+  display: flex;
+  align-items: baseline;
+  gap: 10px;
+}
+
 .figures {
   gap: 30px;
   margin-bottom: 10px;
@@ -167,28 +120,9 @@ const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct'].map
   gap: 2px;
 }
 
-.mid {
-  width: 90px;
-}
-
-.sum {
-  padding-top: 7px !important;
-}
-
-.total td {
-  border-top: 1px solid var(--ink);
-  font-weight: 600;
-}
-
 .grid {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(120px, 1fr));
   gap: 10px 14px;
-}
-.owned {
-  display: inline-flex;
-  gap: 4px;
-  align-items: center;
-  color: var(--soft);
 }
 </style>

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { pricedOf, setPriced, type BillRow, type PricedItem } from '@ambrel/core'
+import { computed } from 'vue'
+import DocumentField from '../../fields/DocumentField.vue'
+import { useDesign } from '../../stores/design.ts'
+import { usePrefs } from '../../stores/prefs.ts'
+
+/** One thing known of the price of a line of the bill; where nobody said anything, what holds until then. */
+const props = defineProps<{
+  row: BillRow
+  index: number
+  field: Exclude<keyof PricedItem, 'key'>
+  labelled?: boolean
+}>()
+const design = useDesign()
+const prefs = usePrefs()
+const name = computed(() => prefs.say(props.row.name))
+const path = computed(() => {
+  const { priced } = (design.entered ?? design.document!).budget
+  const at = priced.findIndex(({ key }) => key === props.row.key)
+  // one that is not there yet has a place of its own beyond those that are
+  return `budget.priced.${at < 0 ? priced.length + props.index : at}.${props.field}`
+})
+const usual = computed(() =>
+  props.field === 'unitPrice' ? props.row.unitPrice : pricedOf(design.document!, props.row.key)[props.field],
+)
+</script>
+
+<template>
+  <DocumentField
+    :path="path"
+    :labelled="labelled"
+    :of="labelled ? undefined : name"
+    :named="name"
+    :suffix="row.unit === 'm' && field === 'unitPrice' ? '/m' : undefined"
+    :usual="usual"
+    :set="(value: unknown) => setPriced(row.key, { [field]: value })"
+  />
+</template>
