@@ -17,7 +17,7 @@ import { vStack } from '../drawing/stacks.ts'
 import StateMark from '../drawing/StateMark.vue'
 import WeekBars from '../drawing/WeekBars.vue'
 import { keyFigure, STEP_NAMES, stepName } from '../frame/steps.ts'
-import { cents } from '../frame/money.ts'
+import { cents, pricedBy } from '../frame/money.ts'
 import { noteOf } from '../frame/notes.ts'
 import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
@@ -181,7 +181,9 @@ const oneLineSvg = computed(() => {
               <tr v-for="line in design.derived.bill.rows" :key="line.key">
                 <td>{{ prefs.say(line.name) }}</td>
                 <td class="n">{{ line.unit ? prefs.show(line.quantity, line.unit) : line.quantity }}</td>
-                <td class="n">{{ cents(line.unitPrice) }}</td>
+                <td class="n">
+                  {{ cents(line.unitPrice * pricedBy(line, prefs.units).share) }}{{ pricedBy(line, prefs.units).says }}
+                </td>
                 <td class="n">{{ line.status === 'buy' ? cents(line.sum) : line.status }}</td>
               </tr>
               <tr>

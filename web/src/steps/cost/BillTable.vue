@@ -33,12 +33,7 @@ function toggle(group: BillRow['group']): void {
   folded.value = next
 }
 const shown = ref('')
-/** prices are by the metre, whatever the reader's units */
-function count({ unit, quantity }: BillRow): string {
-  if (unit !== 'm') return String(quantity)
-  const shown = prefs.show(quantity, 'm')
-  return prefs.units === 'imperial' ? `${shown} (${quantity} m)` : shown
-}
+const count = ({ unit, quantity }: BillRow) => (unit === 'm' ? prefs.show(quantity, 'm') : String(quantity))
 const extras = computed(() => design.document!.budget.extras)
 function own({ key, owned, quantity, name }: BillRow): void {
   const all = owned === quantity

@@ -2,6 +2,7 @@
 import { pricedOf, setPriced, type BillRow, type PricedItem } from '@ambrel/core'
 import { computed } from 'vue'
 import DocumentField from '../../fields/DocumentField.vue'
+import { pricedBy } from '../../frame/money.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -21,9 +22,15 @@ const path = computed(() => {
   // one that is not there yet has a place of its own beyond those that are
   return `budget.priced.${at < 0 ? priced.length + props.index : at}.${props.field}`
 })
+/** a metre's price is told and typed by the foot to those who count in feet */
+const by = computed(() => pricedBy(props.row, prefs.units))
 const usual = computed(() =>
-  props.field === 'unitPrice' ? props.row.unitPrice : pricedOf(design.document!, props.row.key)[props.field],
+  props.field === 'unitPrice'
+    ? props.row.unitPrice * by.value.share
+    : pricedOf(design.document!, props.row.key)[props.field],
 )
+const stored = (value: unknown) =>
+  props.field === 'unitPrice' && typeof value === 'number' ? value / by.value.share : value
 </script>
 
 <template>
@@ -32,8 +39,8 @@ const usual = computed(() =>
     :labelled="labelled"
     :of="labelled ? undefined : name"
     :named="name"
-    :suffix="row.unit === 'm' && field === 'unitPrice' ? '/m' : undefined"
+    :suffix="field === 'unitPrice' ? by.says : ''"
     :usual="usual"
-    :set="(value: unknown) => setPriced(row.key, { [field]: value })"
+    :set="(value: unknown) => setPriced(row.key, { [field]: stored(value) })"
   />
 </template>
