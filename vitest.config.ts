@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os'
 import { defineConfig } from 'vitest/config'
 
 /** Ends a test that would never; none is to fail because the machine is slow. */
-const PATIENCE_MS = 240_000
+const PATIENCE_MS = 600_000
 
 export default defineConfig({
   test: {

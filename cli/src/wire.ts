@@ -18,6 +18,7 @@ export function wiring(design: Design) {
         volts: circuit.volts,
         highestV: circuit.highestV,
         faultA: circuit.faultA,
+        backA: circuit.backA,
         oneWayM: choice.oneWayM,
         measured: !unmeasured,
         size: conductor?.size ?? null,

@@ -18,6 +18,7 @@ export { circuitCable, levelOf as levelOfCircuit } from './system/circuitWords.t
 export { oneLine, type Drawing } from './system/oneLine.ts'
 export { onBoard, wallLayout, type PlacedUnit } from './system/wall.ts'
 export { clearWall, moveOnWall } from './change/wall.ts'
+export { circuitSheet } from './system/circuitSheet.ts'
 export { entriesOf, type Entry } from './system/entries.ts'
 export { DEVICE_NAMES, deviceSchedule, type ScheduledDevice } from './system/devices.ts'
 export { labelsOf, type SystemLabel } from './system/labels.ts'

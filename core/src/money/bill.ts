@@ -61,10 +61,11 @@ const inCents = (value: number) => Math.round(Number((value * CENTS).toPrecision
  */
 export function bill(design: Design, materials: readonly Material[] = materialsOf(design)): Bill {
   const { budget } = design
+  const known = new Map(budget.priced.map((each) => [each.key, each]))
   const rows: BillRow[] = []
   const add = (row: Omit<BillRow, 'sum' | 'status' | 'unitPrice' | 'sample'> & { price: number; made: boolean }) => {
     const { price, made, ...rest } = row
-    const priced = pricedOf(design, row.key)
+    const priced = known.get(row.key) ?? BARE
     const unitPrice = priced.unitPrice ?? price
     const status = rest.owned >= rest.quantity && rest.quantity > 0 ? 'owned' : priced.status
     const bought = status === 'buy' ? rest.quantity - rest.owned : 0
@@ -83,7 +84,7 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
   for (const { key, group, what, unit, quantity, unitPrice } of materials)
     add({ key, group, step: 'wiring', partId: '', name: what, unit, quantity, owned: 0, price: unitPrice, made: true })
   const lineOf = ({ key, quantity, owned, unitPrice }: BillRow) => {
-    const { discountPct, taxed, freight, eligible } = pricedOf(design, key)
+    const { discountPct, taxed, freight, eligible } = known.get(key) ?? BARE
     return { quantity: quantity - owned, unitPrice, discountPct, taxed, freight, eligible }
   }
   const terms = {

@@ -255,6 +255,8 @@ function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
     to: 'inverter',
     quantity,
     workingA,
+    // what charges through it comes back that way
+    backA: chargerA,
     because,
     within: boxed,
     usual: { oneWayM: 1.5, allowedDropPct: 1, laid: 'free-air' },
@@ -336,6 +338,7 @@ function dcSource(builder: Builder, source: Design['sources'][number]): void {
     from,
     to: 'bars',
     workingA: watt / worksV,
+    backA: watt / worksV,
     because: say`${watts(watt)} at its most, at ${volts(worksV)}, × 1.25`,
     asksLength: true,
     usual: { oneWayM: 20, laid: 'buried', allowedDropPct: 3 },

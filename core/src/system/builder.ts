@@ -59,6 +59,7 @@ export class Builder {
       threePhase: false,
       highestV: volts,
       faultA: 0,
+      backA: 0,
       device: null,
       inline: [],
       grounded: true,

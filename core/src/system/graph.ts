@@ -99,6 +99,8 @@ export interface Circuit {
   highestV: number
   /** what can be driven into a short at its far end, from the side of the device, A */
   faultA: number
+  /** the same into a short at the device's end, from the other side, A; nought where nothing there feeds it */
+  backA: number
   because: Words
   device: DeviceNeed | null
   inline: Inline[]

@@ -72,6 +72,7 @@ export function houseSide(builder: Builder): void {
       workingA: perPole(totalW),
       volts: acV,
       faultA: perPole(totalW) * INVERTER_FAULT,
+      backA: design.sources.reduce((sum, source) => sum + (source.side === 'ac' ? perPole(sourceW(source)) : 0), 0),
       because: say`the inverter’s ${watts(totalW)}${growth.inverterW > 0 ? say`, ${watts(growth.inverterW)} of it later,` : ''} at ${volts(acV)}, × 1.25`,
       asksLength: true,
       inline: design.house.meter ? [meter(perPole(totalW), acV)] : [],
@@ -302,6 +303,7 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
         from: 'charger',
         to: 'bars',
         workingA: generator.separateChargerA,
+        backA: generator.separateChargerA,
         because: say`its ${amps(generator.separateChargerA)}, × 1.25`,
         usual: { oneWayM: 2, allowedDropPct: 1 },
       })
@@ -325,6 +327,7 @@ function backup(builder: Builder, perPole: (watt: number) => number): void {
         from,
         to: 'bars',
         workingA: generator.vehicleA,
+        backA: generator.vehicleA,
         because: say`its ${amps(generator.vehicleA)}, × 1.25`,
         asksLength: true,
         usual: { oneWayM: 6, allowedDropPct: 3 },

@@ -96,6 +96,7 @@ function arrayLine(builder: Builder, array: ArrayField, controller: Controller):
       volts: worksV,
       highestV: coldV,
       faultA: (inParallel - 1) * shortA * BRIGHT,
+      backA: shortA * BRIGHT,
       because: say`Isc ${amps(shortA)} × 1.25 for bright clouds × 1.25 for hours on end`,
       device: fuseAt(from),
       usual: { oneWayM: STRING_LEAD_M, laid: 'free-air', ambientC: ON_ARRAY_C, allowedDropPct: 1 },
@@ -151,6 +152,7 @@ function arrayLine(builder: Builder, array: ArrayField, controller: Controller):
     volts: worksV,
     highestV: coldV,
     faultA: (othersOnTracker(design, array) + (homeRuns ? (inParallel - 1) * shortA : 0)) * BRIGHT,
+    backA: shortA * onLine * BRIGHT,
     because: homeRuns
       ? say`Isc ${amps(shortA)} of one string × 1.25 for bright clouds × 1.25 for hours on end`
       : say`Isc ${amps(shortA)} × ${later}${later > inParallel ? say`, ${later - inParallel} of them later,` : ''} × 1.25 for bright clouds × 1.25 for hours on end`,
@@ -232,6 +234,7 @@ function controllerToBars(builder: Builder, controller: Controller): void {
     from: node,
     to: 'bars',
     workingA: outA,
+    backA: outA,
     because: say`the controller’s ${amps(outA)} × 1.25`,
     usual: { oneWayM: 2, allowedDropPct: 1 },
   })

@@ -115,8 +115,10 @@ const figures = ({ residualRelative: _residual, ...year }: YearResult): Map<stri
   return found
 }
 /** The same to nine digits. */
-const about = (value: number) =>
-  expect.closeTo(value, Math.max(0, 6 - Math.ceil(Math.log10(Math.abs(value) + 1)))) as unknown
+const alike = (other: number | undefined, value: number): boolean => {
+  const digits = Math.max(0, 6 - Math.ceil(Math.log10(Math.abs(value) + 1)))
+  return other !== undefined && (Object.is(other, value) || Math.abs(other - value) < 10 ** -digits / 2)
+}
 
 describe('for any design and weather', () => {
   it('every step balances to 1e-9, and so does the year with its losses one by one', () => {
@@ -141,8 +143,9 @@ describe('for any design and weather', () => {
       fc.property(anyDesign, (design) => {
         const plain = engine.run(design, { years: 1, seed: 5 })[0]
         const traced = engine.year(design, 5, 0, emptyTrace(design.winter.stepMin === 15 ? 4 : 1))
-        for (const [name, value] of figures(plain))
-          expect([name, figures(traced).get(name)]).toEqual([name, about(value)])
+        const others = figures(traced)
+        // one question for thousands of figures: asking each takes longer than the run
+        expect([...figures(plain)].filter(([name, value]) => !alike(others.get(name), value))).toEqual([])
       }),
       { numRuns: 40 },
     )

@@ -115,11 +115,13 @@ export const CONDUCTORS: readonly Conductor[] = [
   })),
 ]
 
+const BY_SIZE: ReadonlyMap<string, Conductor> = new Map(CONDUCTORS.map((each) => [each.size, each]))
+
 const COPPER_PER_K = 0.00393
 
 /** The conductor of this size. @throws RangeError listing the sizes there are */
 export function conductor(size: string): Conductor {
-  const found = CONDUCTORS.find((candidate) => candidate.size === size)
+  const found = BY_SIZE.get(size)
   if (!found)
     throw new RangeError(`size ${JSON.stringify(size)} is not one of ${CONDUCTORS.map((c) => c.size).join(', ')}`)
   return found

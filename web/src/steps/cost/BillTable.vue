@@ -61,8 +61,8 @@ function own({ key, owned, quantity, name }: BillRow): void {
             <small>{{ rows.length }}</small>
           </button>
         </th>
-        <th class="n">{{ cents(sum) }}</th>
-        <th />
+        <td class="n sum">{{ cents(sum) }}</td>
+        <td />
       </tr>
       <template v-if="!folded.has(group)">
         <template v-for="{ row, index } in rows" :key="row.key">
@@ -195,8 +195,10 @@ td {
   text-align: left;
 }
 
-.area th.n {
-  text-align: right;
+.area .sum {
+  padding-top: 10px;
+  color: var(--spruce);
+  font: 500 14px var(--heading);
 }
 
 .fold {

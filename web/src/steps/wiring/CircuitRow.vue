@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   cableName,
+  circuitSheet,
   conduitNames,
   CONDUCTORS,
   DEVICE_NAMES,
@@ -14,6 +15,7 @@ import { computed } from 'vue'
 import StateMark from '../../drawing/StateMark.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
+import { useWorking } from '../../stores/working.ts'
 import CircuitField from './CircuitField.vue'
 import { shownCircuit } from './shown.ts'
 
@@ -22,6 +24,8 @@ const props = defineProps<{ worked: WorkedCircuit }>()
 const design = useDesign()
 const prefs = usePrefs()
 const circuit = computed(() => props.worked.circuit)
+const working = useWorking()
+const sheet = computed(() => circuitSheet(props.worked, design.document!))
 const open = computed(() => shownCircuit.value === circuit.value.id)
 const toggle = () => (shownCircuit.value = open.value ? '' : circuit.value.id)
 
@@ -134,7 +138,10 @@ const facts = computed(() => {
   <tr v-if="open && !circuit.within" class="detail">
     <td />
     <td colspan="7">
-      <p class="because">{{ prefs.say(circuit.because) }}.</p>
+      <p class="because">
+        {{ prefs.say(circuit.because) }}.
+        <button v-if="sheet" class="link" @click="working.show(sheet)">numbers</button>
+      </p>
       <dl>
         <div v-for="[says, value] in facts" :key="says">
           <dt>{{ says }}</dt>
