@@ -9,7 +9,7 @@ import { prepare, ROOT } from './prepare.mjs'
 import { main, say } from './say.mjs'
 
 /** A machine that is shared may be so many times slower than a quiet one; no test is to fail by it. */
-const SLOWNESS = '6'
+const SLOWNESS = '12'
 
 /** Runs one part of the tests and says how it went; what it says itself is told when it is through. */
 async function part(name, command, args, { env = {}, stdio = 'pipe' } = {}) {
