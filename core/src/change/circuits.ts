@@ -23,6 +23,21 @@ export const prunedCircuits: Change = (design) => {
   return circuits.length === design.circuits.length ? design : { ...design, circuits }
 }
 
+/** Parts of a document that circuits are made of. */
+const SHAPING = [
+  'place',
+  'loads',
+  'bank',
+  'arrays',
+  'controllers',
+  'inverter',
+  'generator',
+  'grid',
+  'sources',
+  'growth',
+  'house',
+  'schools',
+] as const
 /** What of a choice follows what is usual until somebody chooses it. */
 const FOLLOWS = ['laid', 'ambientC', 'conductors', 'allowedDropPct', 'insulationC', 'terminalC'] as const
 
@@ -34,7 +49,7 @@ const FOLLOWS = ['laid', 'ambientC', 'conductors', 'allowedDropPct', 'insulation
 export const followUsual =
   (before: Design): Change =>
   (design) => {
-    if (design.circuits.length === 0) return design
+    if (design.circuits.length === 0 || SHAPING.every((key) => design[key] === before[key])) return design
     const was = new Map(systemOf(before).circuits.map(({ id, usual }) => [id, usual]))
     const is = new Map(systemOf(design).circuits.map(({ id, usual }) => [id, usual]))
     let follows = false

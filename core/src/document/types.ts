@@ -676,8 +676,6 @@ export interface PricedItem {
   /** counts for incentives */
   eligible: boolean
   status: 'buy' | 'owned' | 'later'
-  /** day of the quote, YYYY-MM-DD, or empty */
-  quotedOn: string
 }
 
 export interface Budget {

@@ -212,7 +212,6 @@ const PRICED: FieldTable<PricedItem> = {
     ],
     'What is owned costs nothing now; what comes later is summed by itself.',
   ),
-  quotedOn: words('Quoted on', 10, 'Day of the quote, as 2026-11-28.'),
 }
 
 const BUDGET: FieldTable<Budget> = {

@@ -2,7 +2,7 @@ import type { Design, PricedItem } from '../document/types.ts'
 import { said, type Words } from '../units/words.ts'
 import { materialsOf, type Material, type MaterialGroup } from './materials.ts'
 import { partsOf, type PartsLine } from './parts.ts'
-import { reckonBill } from './reckoning.ts'
+import { reckonBill, toTheCent } from './reckoning.ts'
 
 /** A line of the bill: a part, a material, or something the list cannot know. */
 export interface BillRow {
@@ -44,15 +44,11 @@ const BARE: Omit<PricedItem, 'key'> = {
   taxed: true,
   eligible: true,
   status: 'buy',
-  quotedOn: '',
 }
 
 /** What somebody said of a line's price, or nothing. */
 export const pricedOf = (design: Pick<Design, 'budget'>, key: string): PricedItem =>
   design.budget.priced.find((each) => each.key === key) ?? { key, ...BARE }
-
-const CENTS = 100
-const inCents = (value: number) => Math.round(Number((value * CENTS).toPrecision(15))) / CENTS
 
 /**
  * Everything a design costs: its parts, the materials that follow from its graph, and what the list cannot know;
@@ -74,7 +70,7 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
       unitPrice,
       status,
       sample: made && priced.unitPrice === null,
-      sum: inCents(bought * unitPrice * (1 - priced.discountPct / 100)),
+      sum: toTheCent(bought * unitPrice * (1 - priced.discountPct / 100)),
     })
   }
   for (const { key, partId, name, step, quantity, unitPrice, owned } of partsOf(design)) {
@@ -105,7 +101,7 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
   const later = reckonBill(rows.filter(({ status }) => status === 'later').map(lineOf), { taxPct: budget.taxPct })
   return {
     rows,
-    partsSum: inCents(rows.reduce((sum, row) => sum + row.sum, 0)),
+    partsSum: toTheCent(rows.reduce((sum, row) => sum + row.sum, 0)),
     tax: now.tax,
     freight: now.freight,
     contingency: now.contingency,

@@ -1,6 +1,6 @@
 import { racking } from '../array/racking.ts'
 import type { Design } from '../document/types.ts'
-import { DEVICE_NAMES } from '../system/devices.ts'
+import { DEVICE_NAMES, deviceName, INLINE_NAMES } from '../system/devices.ts'
 import type { Circuit, Inline, Lead, System, SystemNode } from '../system/graph.ts'
 import { labelsOf } from '../system/labels.ts'
 import { systemOf } from '../system/systemOf.ts'
@@ -32,7 +32,7 @@ export interface Material {
 }
 
 /** Cut off at ends and bends. */
-export const WASTE_SHARE = 0.1
+const WASTE_SHARE = 0.1
 /** From the ground bar to the rod; from a rod at an array it goes back along the line. */
 const ELECTRODE_LEAD_M = 6
 const FITTINGS_A_RUN = 2
@@ -105,30 +105,28 @@ function nodeLine(list: List, node: SystemNode, circuits: readonly WorkedCircuit
   const ways = at.reduce((sum, { circuit }) => sum + circuit.quantity, 0)
   const carriesA = Math.max(0, ...at.map(({ circuit }) => circuit.designA))
   const price = samplePrice.node(node.kind, carriesA, ways)!
-  const sized: Words =
-    node.kind === 'ground-bar' || node.kind === 'electrode'
-      ? name
-      : BY_WAYS.has(node.kind)
-        ? say`${name}, ${ways} ways`
-        : say`${name}, over ${amps(carriesA)}`
-  const size = BY_WAYS.has(node.kind) ? `${ways}` : `${Math.ceil(carriesA)} A`
-  const key = node.kind === 'ground-bar' || node.kind === 'electrode' ? node.kind : `${node.kind} ${size}`
-  list.add({ key, group: 'safety', what: sized, unit: '', net: 1, unitPrice: price }, node.id, 'nodes')
+  const [size, what]: [string, Words] = ONE_SIZE.has(node.kind)
+    ? ['', name]
+    : BY_WAYS.has(node.kind)
+      ? [` ${ways}`, say`${name}, ${ways} ways`]
+      : [` ${Math.ceil(carriesA)} A`, say`${name}, over ${amps(carriesA)}`]
+  const line = { key: `${node.kind}${size}`, group: 'safety', what, unit: '', net: 1, unitPrice: price } as const
+  list.add(line, node.id, 'nodes')
 }
+const ONE_SIZE = new Set<SystemNode['kind']>(['ground-bar', 'electrode'])
 const BY_WAYS = new Set<SystemNode['kind']>(['combiner', 'panel', 'dc-centre'])
 
 function deviceLines(list: List, { circuit, device }: WorkedCircuit): void {
   if (!device || device.builtIn) return
   const { kind, poles, amps: rated, leastV, ratedV } = device
   const pieces = circuit.device!.pieces ?? circuit.quantity
-  const what = `${DEVICE_NAMES[kind]}${poles > 1 ? `, ${poles} poles` : ''}`
   const atV = ratedV ?? leastV
   const size = rated === null ? 'special' : `${rated} A`
   list.add(
     {
       key: `${kind} ${poles} ${size} ${atV} V`,
       group: 'safety',
-      what: joined([what, ...(rated === null ? [] : [say`${amps(rated)}`]), say`${volts(atV)}`], ', '),
+      what: joined([deviceName(device), ...(rated === null ? [] : [say`${amps(rated)}`]), say`${volts(atV)}`], ', '),
       unit: '',
       net: pieces,
       // none is made for the current: nobody knows what a special one costs
@@ -149,14 +147,6 @@ function deviceLines(list: List, { circuit, device }: WorkedCircuit): void {
       },
       circuit.id,
     )
-}
-
-const INLINE_NAMES: Readonly<Record<Inline['kind'], string>> = {
-  switch: 'switch',
-  arrester: 'surge arrester',
-  shunt: 'shunt',
-  meter: 'energy meter',
-  regulator: 'voltage regulator',
 }
 
 function inlineLine(list: List, { id, kind, rating, overA, builtIn }: Inline): void {

@@ -33,6 +33,8 @@ const cents = (value: number): number => {
   return Math.sign(value) * Math.floor(scaled + 0.5)
 }
 const money = (whole: number): number => (whole === 0 ? 0 : whole / CENTS)
+/** A sum to the cent, as every sum of a bill is. */
+export const toTheCent = (value: number): number => money(cents(value))
 
 /**
  * A bill by its lines: goods after discounts, tax on the taxed ones, freight, contingency on all of it, and what

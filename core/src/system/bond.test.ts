@@ -53,6 +53,11 @@ describe('where neutral and ground are joined', () => {
     ['a bond always inside and one in the panel', withBond('fixed', (d) => void (d.house.bond = 'panel')), 'twice'],
     ['a bond always inside, and the grid’s', withBond('fixed', (d) => void (d.grid.present = true)), 'twice'],
     ['a relay that lets go for a set that floats', withBond('relay'), 'nowhere'],
+    [
+      'a bond in a changeover that has nothing to change over to',
+      takeBackup('none')(withBond('none', (d) => Object.assign(d.house, { bypass: true, bond: 'bypass' }))),
+      'nowhere',
+    ],
     ['a bond in a changeover that is not there', withBond('none', (d) => void (d.house.bond = 'bypass')), 'nowhere'],
     [
       'a changeover past an inverter that has the one bond',

@@ -52,7 +52,8 @@ export function bondingOf(design: Pick<Design, 'inverter' | 'generator' | 'grid'
   const place: BondPlace =
     house.bond !== '' ? house.bond : own !== 'none' ? 'inverter' : grid.present ? 'grid' : 'panel'
   // a bond in a changeover that is not there is none
-  const standing: BondPlace[] = place === 'panel' || (place === 'bypass' && house.bypass) ? [place] : []
+  const past = pastInverter(design)
+  const standing: BondPlace[] = place === 'panel' || (place === 'bypass' && past) ? [place] : []
   const fixed: BondPlace[] = own === 'fixed' ? ['inverter'] : []
   const ofSource = (source: BondPlace): BondPlace[] =>
     source === 'generator' && generator.neutral !== 'bonded' ? [] : [source]
@@ -64,7 +65,6 @@ export function bondingOf(design: Pick<Design, 'inverter' | 'generator' | 'grid'
   const backup = passedOn(design)
   if (backup) modes.push({ mode: backup, bonds: [...standing, ...fixed, ...service, ...ofSource(backup)] })
   if (grid.present) modes.push({ mode: 'grid', bonds: [...standing, ...fixed, 'grid'] })
-  const past = pastInverter(design)
   if (past) modes.push({ mode: 'past the inverter', bonds: [...standing, ...ofSource(past)] })
   return { place, modes }
 }

@@ -2,7 +2,7 @@ import type { DeviceKind } from '../document/types.ts'
 import { amount, volts } from '../units/say.ts'
 import { joined, say, type Words } from '../units/words.ts'
 import type { System } from './graph.ts'
-import type { WorkedCircuit } from './work.ts'
+import type { WorkedCircuit, WorkedDevice } from './work.ts'
 
 /** What a fuse or breaker is called. */
 export const DEVICE_NAMES: Record<Exclude<DeviceKind, ''>, string> = {
@@ -12,13 +12,17 @@ export const DEVICE_NAMES: Record<Exclude<DeviceKind, ''>, string> = {
   'dc-breaker': 'DC breaker',
   'ac-breaker': 'AC breaker',
 }
-const INLINE_NAMES = {
+/** What stands in a line is called. */
+export const INLINE_NAMES = {
   switch: 'switch',
   arrester: 'surge arrester',
   shunt: 'shunt',
   meter: 'energy meter',
   regulator: 'voltage regulator',
 } as const
+/** A fuse or breaker by name and poles. */
+export const deviceName = ({ kind, poles }: Pick<WorkedDevice, 'kind' | 'poles'>): string =>
+  `${DEVICE_NAMES[kind]}${poles > 1 ? `, ${poles} poles` : ''}`
 
 /** What breaks, parts or protects, as it is bought. */
 export interface ScheduledDevice {
@@ -44,7 +48,7 @@ export function deviceSchedule({ nodes }: System, circuits: readonly WorkedCircu
         ? [
             {
               id: circuit.id,
-              what: `${DEVICE_NAMES[device.kind]}${device.poles > 1 ? `, ${device.poles} poles` : ''}${device.builtIn ? ', built in' : ''}`,
+              what: `${deviceName(device)}${device.builtIn ? ', built in' : ''}`,
               pieces: circuit.device!.pieces ?? circuit.quantity,
               amps: device.amps,
               least: leastOf(circuit.current, device),

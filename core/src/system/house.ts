@@ -75,7 +75,8 @@ export function houseSide(builder: Builder): void {
       backA: design.sources.reduce((sum, source) => sum + (source.side === 'ac' ? perPole(sourceW(source)) : 0), 0),
       because: say`the inverter’s ${watts(totalW)}${growth.inverterW > 0 ? say`, ${watts(growth.inverterW)} of it later,` : ''} at ${volts(acV)}, × 1.25`,
       asksLength: true,
-      inline: design.house.meter ? [meter(perPole(totalW), acV)] : [],
+      // where there is a changeover the meter stands behind it: it counts what the house takes, whatever feeds
+      inline: design.house.meter && !past ? [meter(perPole(totalW), acV)] : [],
       usual: { oneWayM: 10, allowedDropPct: 3 },
     },
     'inverter',
@@ -154,6 +155,7 @@ function changeover(builder: Builder, source: BondPlace, perPole: (watt: number)
     designA: Math.max(inverterA * CONTINUOUS, ofSource ?? workingA * CONTINUOUS),
     volts: acrossVolts(inverter),
     because: 'the larger of what inverter and source bring; their breakers stand before it',
+    inline: design.house.meter ? [meter(Math.max(workingA, inverterA), acrossVolts(inverter))] : [],
     usual: { oneWayM: 1, allowedDropPct: 1 },
   })
 }

@@ -587,6 +587,14 @@ describe('past the inverter', () => {
     const alone = takeBackup('none')({ ...design, grid: { ...design.grid, present: false } })
     expect(worked(alone, 'panel').circuit.to).toBe('panel')
   })
+  it('the meter counts what the house takes, past the inverter too', () => {
+    const design = larkspurBench()
+    design.house.meter = true
+    const at = (id: string) => worked(design, id).circuit.inline.some(({ kind }) => kind === 'meter')
+    expect(at('panel')).toBe(true)
+    design.house.bypass = true
+    expect([at('panel'), at('changeover')]).toEqual([false, true])
+  })
   it('meter and regulator stand in their lines and in the schedule', () => {
     const design = larkspurBench()
     Object.assign(design.house, { meter: true, regulator: true })

@@ -37,6 +37,7 @@ const KINDS: Partial<Record<SystemNode['kind'], Omit<WallUnit, 'id' | 'name'>>> 
   charger: { widthM: 0.3, heightM: 0.35, clear: clear(0.05, 0.15, 0.15), current: 'both' },
   dump: { widthM: 0.3, heightM: 0.25, clear: clear(0.15, 0.3, 0.15), current: 'dc' },
   inverter: { widthM: 0.42, heightM: 0.65, clear: clear(0.1, 0.2, 0.2), current: 'both' },
+  bypass: { widthM: 0.25, heightM: 0.35, clear: clear(0.05, 0.05, 0.1), current: 'ac' },
   panel: { widthM: 0.38, heightM: 0.5, clear: clear(0.05, 0.05, 0.1), current: 'ac' },
 }
 /** Units of more watts than these are larger. */

@@ -26,7 +26,7 @@ export interface Economy extends Chosen {
 const YEARS = 20
 const RATE = 0.03
 /** What a yearly sum over those years is worth today. */
-export const COPPER_YEARS = (1 - (1 + RATE) ** -YEARS) / RATE
+const COPPER_YEARS = (1 - (1 + RATE) ** -YEARS) / RATE
 
 /** Price of the cable of a line, there and back and in parallel. */
 export const copperPrice = (

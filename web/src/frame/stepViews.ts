@@ -39,6 +39,7 @@ export async function loadAhead(): Promise<void> {
     () => import('@ambrel/contract/weather'),
     () => import('@ambrel/contract/time-zone'),
     () => import('vue3-apexcharts'),
+    () => import('exceljs'),
   ]
   for (const loader of all as (() => Promise<unknown>)[]) await loader().catch(() => undefined)
 }

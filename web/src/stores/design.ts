@@ -52,9 +52,6 @@ interface Taken {
   change: { before: Design; after: Design } | null
 }
 
-/** Parts of a document by which circuits are what they are; what nobody chose about them follows. */
-const SHAPING = ['place', 'bank', 'arrays', 'controllers', 'inverter', 'generator', 'grid', 'schools', 'house'] as const
-
 /** The variants of a design beside it, those put away left out unless it is one of them. */
 const variantsOf = (entries: readonly DesignEntry[], { id, familyId }: DesignEntry): DesignEntry[] =>
   entries.filter((entry) => entry.familyId === familyId && (entry.archivedAt === null || entry.id === id))
@@ -85,6 +82,11 @@ export const useDesign = defineStore('design', () => {
   function tell({ path, message: words }: Problem): string {
     const message = prefs.say(words)
     const [list, index] = path.split('.')
+    if (path.startsWith('budget.priced.')) {
+      const { key } = (entered.value ?? document.value)!.budget.priced[Number(path.split('.')[2])] ?? {}
+      const row = derived.value?.bill.rows.find((each) => each.key === key)
+      return row ? `${prefs.say(row.name)}: ${message}` : message
+    }
     if (list !== 'loads' && list !== 'arrays' && list !== 'controllers' && list !== 'circuits') return message
     const holder = entered.value ?? document.value
     const name =
@@ -187,8 +189,7 @@ export const useDesign = defineStore('design', () => {
   /** What is sound of it rules; what is wrong waits. */
   function rule(typed: Design, last: Design): void {
     const { document: sound, problems } = rulingOf(typed, last)
-    const shapedAnew = SHAPING.some((key) => sound[key] !== last[key])
-    const ruling = shapedAnew && typed.circuits === sound.circuits ? followUsual(last)(sound) : sound
+    const ruling = typed.circuits === sound.circuits ? followUsual(last)(sound) : sound
     document.value = sameDocument(ruling, last) ? last : freeze(ruling, true)
     const waits = ruling === sound ? typed : { ...typed, circuits: ruling.circuits }
     entered.value = problems.length > 0 ? waits : null

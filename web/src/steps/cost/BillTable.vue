@@ -102,7 +102,6 @@ function own({ key, owned, quantity, name }: BillRow): void {
               <div class="fields">
                 <PriceField :row="row" :index="index" field="discountPct" labelled />
                 <PriceField :row="row" :index="index" field="freight" labelled />
-                <PriceField :row="row" :index="index" field="quotedOn" labelled />
                 <PriceField v-if="row.group === 'major'" :row="row" :index="index" field="status" labelled />
                 <PriceField :row="row" :index="index" field="taxed" labelled />
                 <PriceField :row="row" :index="index" field="eligible" labelled />

@@ -28,6 +28,7 @@ const bondWords = computed(() => {
   return `${prefs.say(bond.because)}.`.replace(/^./, (first) => first.toUpperCase())
 })
 const house = computed(() => [
+  'inverter.part.bond',
   'house.bond',
   ...(design.document!.inverter.part.bond === 'none' && !design.document!.house.inverterBondOff
     ? []
