@@ -1,13 +1,12 @@
 import type { Controller, Design, Leg, Load } from '../document/types.ts'
-import { backupPower } from '../generator/backup.ts'
 import { acrossVolts, legsOfService, legVolts, serviceOf } from '../inverter/service.ts'
-import { amps, volts, watts } from '../units/say.ts'
+import { volts, watts } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
-import { CONTINUOUS, type Builder, type Given } from './builder.ts'
+import { acPoles, meter, onAllLegs } from './allLegs.ts'
+import { backup, changeover } from './backup.ts'
 import { sourceW } from './battery.ts'
-import { pastInverter, type BondPlace } from './bond.ts'
-import { onBars } from './faults.ts'
-import type { Inline } from './graph.ts'
+import { pastInverter } from './bond.ts'
+import type { Builder } from './builder.ts'
 
 /** From these watts on a load has a branch of its own, as has every motor and whatever is across legs. */
 const OWN_BRANCH_W = 1000
@@ -17,32 +16,7 @@ const GENERAL_W = 1440
 /** A breaker in a panel does not see the bank: the inverter gives several times its rating at most. */
 const INVERTER_FAULT = 5
 
-type Poles = 1 | 2 | 3
-const acPoles = (across: boolean, design: Design): Poles => {
-  if (!across) return 1
-  return serviceOf(design.inverter) === 'three-phase' ? 3 : serviceOf(design.inverter) === 'split-phase' ? 2 : 1
-}
-
-/** A line of the whole service: on all its legs, with its breaker. */
-function onAllLegs(
-  builder: Builder,
-  given: Omit<Given, 'device' | 'current' | 'wires' | 'threePhase'>,
-  at: string,
-  why: Words,
-): void {
-  const { design } = builder
-  const poles = acPoles(true, design)
-  const threePhase = serviceOf(design.inverter) === 'three-phase'
-  builder.circuit({
-    ...given,
-    current: 'ac',
-    // three phases share what the neutral would carry
-    wires: threePhase ? 3 : poles + 1,
-    threePhase,
-    device: { kind: 'ac-breaker', poles, at, why, mostA: null },
-  })
-}
-const FED_BY_PANEL = 'the panel can feed a short in this cable'
+const FED_BY_PANEL = { at: 'panel', why: 'the panel can feed a short in this cable' }
 
 /** Panel, branches, backup, grid and whatever else feeds or takes alternating current. */
 export function houseSide(builder: Builder): void {
@@ -79,8 +53,7 @@ export function houseSide(builder: Builder): void {
       inline: design.house.meter && !past ? [meter(perPole(totalW), acV)] : [],
       usual: { oneWayM: 10, allowedDropPct: 3 },
     },
-    'inverter',
-    'it parts house and inverter',
+    { at: 'inverter', why: 'it parts house and inverter' },
   )
   branches(builder)
   backup(builder, perPole)
@@ -88,76 +61,6 @@ export function houseSide(builder: Builder): void {
   for (const source of design.sources) if (source.side === 'ac') acSource(builder, source, perPole)
   for (const controller of design.controllers)
     if (controller.part.kind === 'ac-coupled') acCoupled(builder, controller, perPole)
-}
-
-const meter = (throughA: number, acV: number): Inline => ({
-  id: 'meter',
-  kind: 'meter',
-  overA: throughA,
-  name: 'Energy meter',
-  rating: say`over ${amps(throughA)}, ${volts(acV)}`,
-  at: 'panel',
-})
-const regulator = (from: string, throughA: number, acV: number): Inline => ({
-  id: `regulator:${from}`,
-  kind: 'regulator',
-  overA: throughA,
-  name: 'Voltage regulator',
-  rating: say`over ${amps(throughA)}, ${volts(acV)}`,
-  at: 'inverter',
-})
-
-/** The grid, or the backup where there is none, goes past the inverter to a changeover before the panel. */
-function changeover(builder: Builder, source: BondPlace, perPole: (watt: number) => number): void {
-  const { design } = builder
-  const { generator, grid, inverter } = design
-  const from = source === 'grid' ? 'grid' : 'backup'
-  const acV = source === 'grid' ? grid.breakerV : source === 'shore' ? generator.cordV : acrossVolts(inverter)
-  const ofSource = source === 'grid' ? grid.breakerA : source === 'shore' ? generator.cordA : null
-  const workingA = ofSource ?? perPole(backupPower(design).realW)
-  const inverterA = perPole(inverter.part.ratedW * inverter.quantity + design.growth.inverterW)
-  builder.node({
-    id: 'bypass',
-    kind: 'bypass',
-    name: 'Changeover',
-    rating: say`over ${amps(Math.max(workingA, inverterA))}, one source at a time`,
-    site: 'house',
-    step: 'wiring',
-  })
-  onAllLegs(
-    builder,
-    {
-      id: 'bypass',
-      name: `${source === 'grid' ? 'Grid' : source === 'shore' ? 'Shore' : 'Generator'} past the inverter`,
-      area: 'backup',
-      from,
-      to: 'bypass',
-      workingA,
-      ...(ofSource === null ? {} : { designA: ofSource }),
-      volts: acV,
-      because: ofSource === null ? say`${amps(workingA)} of the generator, × 1.25` : 'what its breaker lets through',
-      asksLength: true,
-      usual: { oneWayM: 12, allowedDropPct: 3 },
-    },
-    from,
-    'it protects the cable where it begins',
-  )
-  builder.circuit({
-    id: 'changeover',
-    name: 'Changeover to the house panel',
-    area: 'house',
-    current: 'ac',
-    from: 'bypass',
-    to: 'panel',
-    wires: serviceOf(inverter) === 'three-phase' ? 3 : acPoles(true, design) + 1,
-    threePhase: serviceOf(inverter) === 'three-phase',
-    workingA: Math.max(workingA, inverterA),
-    designA: Math.max(inverterA * CONTINUOUS, ofSource ?? workingA * CONTINUOUS),
-    volts: acrossVolts(inverter),
-    because: 'the larger of what inverter and source bring; their breakers stand before it',
-    inline: design.house.meter ? [meter(Math.max(workingA, inverterA), acrossVolts(inverter))] : [],
-    usual: { oneWayM: 1, allowedDropPct: 1 },
-  })
 }
 
 const hasOwnBranch = ({ runningW, quantity, leg, startKind }: Load): boolean =>
@@ -246,119 +149,6 @@ function branch(
   })
 }
 
-function backup(builder: Builder, perPole: (watt: number) => number): void {
-  const { design } = builder
-  const { generator, grid } = design
-  const acV = acrossVolts(design.inverter)
-  const separate = generator.present && generator.charger === 'separate' && generator.kind !== 'vehicle'
-  const feed = (given: Omit<Given, 'area' | 'usual' | 'to'> & { to?: string }) =>
-    onAllLegs(
-      builder,
-      {
-        to: 'inverter',
-        inline:
-          design.house.regulator && given.to !== 'charger' ? [regulator(given.id, given.workingA, given.volts)] : [],
-        ...given,
-        area: 'backup',
-        asksLength: true,
-        usual: { oneWayM: 12, allowedDropPct: 3 },
-      },
-      given.from,
-      'it protects the cable where it begins',
-    )
-  if (generator.present && generator.kind !== 'vehicle') {
-    const { realW } = backupPower(design)
-    const shore = generator.kind === 'shore'
-    const from = builder.node({
-      id: 'backup',
-      kind: shore ? 'shore' : 'generator',
-      name: shore ? 'Shore inlet' : 'Generator',
-      rating: shore ? say`${amps(generator.cordA)}, ${volts(generator.cordV)}` : say`${watts(realW)} at this place`,
-      site: 'yard',
-      step: 'generator',
-    })
-    const to = separate
-      ? builder.node({
-          id: 'charger',
-          kind: 'charger',
-          name: 'Charger',
-          rating: say`${amps(generator.separateChargerA)}`,
-          site: 'room',
-          step: 'generator',
-        })
-      : 'inverter'
-    feed({
-      id: 'backup',
-      name: shore ? 'Shore to the inverter' : separate ? 'Generator to its charger' : 'Generator to the inverter',
-      from,
-      to,
-      workingA: shore ? generator.cordA : perPole(realW),
-      volts: shore ? generator.cordV : acV,
-      ...(shore ? { designA: generator.cordA } : {}),
-      because: shore ? 'what the cord carries' : say`its ${watts(realW)} at this place, × 1.25`,
-    })
-    if (separate) {
-      onBars(builder, {
-        id: 'charger',
-        name: 'Charger to the bars',
-        area: 'backup',
-        from: 'charger',
-        to: 'bars',
-        workingA: generator.separateChargerA,
-        backA: generator.separateChargerA,
-        because: say`its ${amps(generator.separateChargerA)}, × 1.25`,
-        usual: { oneWayM: 2, allowedDropPct: 1 },
-      })
-    }
-  }
-  if (generator.present && generator.kind === 'vehicle') {
-    const from = builder.node({
-      id: 'backup',
-      kind: 'vehicle',
-      name: 'Vehicle',
-      rating: say`${amps(generator.vehicleA)}`,
-      site: 'yard',
-      step: 'generator',
-    })
-    onBars(
-      builder,
-      {
-        id: 'backup',
-        name: 'Vehicle to the bars',
-        area: 'backup',
-        from,
-        to: 'bars',
-        workingA: generator.vehicleA,
-        backA: generator.vehicleA,
-        because: say`its ${amps(generator.vehicleA)}, × 1.25`,
-        asksLength: true,
-        usual: { oneWayM: 6, allowedDropPct: 3 },
-      },
-      'bank and vehicle can both feed a short in this cable',
-    )
-  }
-  if (grid.present) {
-    const from = builder.node({
-      id: 'grid',
-      kind: 'grid',
-      name: 'Grid inlet',
-      rating: say`${amps(grid.breakerA)}, ${volts(grid.breakerV)}`,
-      site: 'yard',
-      step: 'generator',
-    })
-    feed({
-      id: 'grid',
-      name: 'Grid to the inverter',
-      from,
-      workingA: grid.breakerA,
-      volts: grid.breakerV,
-      // its breaker is the limit already
-      designA: grid.breakerA,
-      because: 'what its breaker lets through',
-    })
-  }
-}
-
 function acSource(builder: Builder, source: Design['sources'][number], perPole: (watt: number) => number): void {
   const { design } = builder
   const watt = sourceW(source)
@@ -384,7 +174,6 @@ function acSource(builder: Builder, source: Design['sources'][number], perPole: 
       asksLength: true,
       usual: { oneWayM: 20, laid: 'buried', allowedDropPct: 3 },
     },
-    'panel',
     FED_BY_PANEL,
   )
 }
@@ -414,7 +203,6 @@ function acCoupled(builder: Builder, { id, name, part }: Controller, perPole: (w
       asksLength: true,
       usual: { oneWayM: 5, allowedDropPct: 2 },
     },
-    'panel',
     FED_BY_PANEL,
   )
 }

@@ -1,4 +1,4 @@
-import type { Drawing, Line, Mark, Point } from './oneLine.ts'
+import type { Drawing, Line, Mark, Point } from './drawing.ts'
 
 /** Inks of a drawing; the page gives its own, so that it follows the theme. */
 export interface Inks {

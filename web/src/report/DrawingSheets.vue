@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, watch } from 'vue'
-import { onBeforeRouteLeave } from 'vue-router'
 import { entriesOf, oneLine, PAPER_INKS, svgOf, wallLayout } from '@ambrel/core'
 import { vStack } from '../drawing/stacks.ts'
 import LabelSheet from '../steps/wiring/LabelSheet.vue'
@@ -13,12 +12,8 @@ import { useOpened } from './opened.ts'
 const props = defineProps<{ id: string }>()
 const design = useDesign()
 const prefs = usePrefs()
-const failure = useOpened(() => props.id)
-onBeforeRouteLeave(() => design.leave())
+const failure = useOpened(() => props.id, 'drawings')
 const drawn = computed(() => (design.derived ? design.document : null))
-watch(drawn, (now) => (document.title = now ? `${now.name}, ${now.variant} · drawings` : 'Ambrel'), {
-  immediate: true,
-})
 const title = computed(() => `${drawn.value!.name}, ${drawn.value!.variant}`)
 const oneLineSvg = computed(() => {
   const { system, circuits } = design.derived!

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, watch } from 'vue'
-import { onBeforeRouteLeave } from 'vue-router'
+import { computed, defineAsyncComponent } from 'vue'
 import {
   cautionsOf,
   circuitCable,
@@ -34,12 +33,8 @@ const design = useDesign()
 const log = useLog()
 const prefs = usePrefs()
 const winter = useWinter()
-const failure = useOpened(() => props.id)
-onBeforeRouteLeave(() => design.leave())
+const failure = useOpened(() => props.id, 'report')
 const drawn = computed(() => design.document)
-watch(drawn, (now) => (document.title = now ? `${now.name}, ${now.variant} · report` : 'Ambrel'), {
-  immediate: true,
-})
 const summary = computed(() => design.winterSummary)
 const says = computed(() =>
   summary.value && drawn.value

@@ -1,9 +1,15 @@
 import { ref, watch, type Ref } from 'vue'
+import { onBeforeRouteLeave } from 'vue-router'
 import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
 
-/** Opens a design with its readings for a page of paper. @returns why it could not be opened; empty while it is well */
-export function useOpened(idOf: () => string): Ref<string> {
+/**
+ * Opens a design with its readings for a page of paper, names the page after it, and leaves it with the page.
+ *
+ * @param what the page is, as its title says
+ * @returns why it could not be opened; empty while it is well
+ */
+export function useOpened(idOf: () => string, what: string): Ref<string> {
   const design = useDesign()
   const log = useLog()
   const failure = ref('')
@@ -19,5 +25,11 @@ export function useOpened(idOf: () => string): Ref<string> {
     },
     { immediate: true },
   )
+  watch(
+    () => design.document,
+    (now) => (document.title = now ? `${now.name}, ${now.variant} · ${what}` : 'Ambrel'),
+    { immediate: true },
+  )
+  onBeforeRouteLeave(() => design.leave())
   return failure
 }
