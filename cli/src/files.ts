@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { ImportRefused, type Design, type HourlySeries } from '@ambrel/core'
 import { checkDesignText } from '@ambrel/contract'
-import { inspectWeather, readWeather } from '@ambrel/contract/weather'
+import { decodeText, inspectWeather, parseTable, readWeather } from '@ambrel/contract/weather'
 import { said } from '@ambrel/core/units'
 
 /** Wrong use or bad input: one clear line and exit code 2. */
@@ -32,6 +32,18 @@ export function readDesign(path: string): Design {
 export function writeText(option: string, path: string, text: string): void {
   try {
     writeFileSync(path, text)
+  } catch (error) {
+    throw new InputError(`${option} ${path}: ${(error as Error).message}`)
+  }
+}
+
+/**
+ * Rows of a CSV file that an option names.
+ * @throws InputError naming the option and why it cannot be read
+ */
+export function readTable(option: string, path: string): string[][] {
+  try {
+    return parseTable(decodeText(readFileSync(path)).text)
   } catch (error) {
     throw new InputError(`${option} ${path}: ${(error as Error).message}`)
   }

@@ -14,9 +14,9 @@ import {
 import { formatPage } from '@ambrel/contract'
 import { toCsv } from '@ambrel/contract/weather'
 import { calc, calcLines, listFunctions } from './calc.ts'
-import { InputError, readDesign, wholeNumber, withWeather, writeText } from './files.ts'
+import { InputError, readDesign, readTable, wholeNumber, withWeather, writeText } from './files.ts'
 import { runDesign } from './run.ts'
-import { cost, materialList } from './cost.ts'
+import { cost, costOfLife, materialList, withPrices } from './cost.ts'
 import { drawing, wiring } from './wire.ts'
 
 const WRONG_INPUT = 2
@@ -135,8 +135,23 @@ function program({ stdin, stdout, stderr }: Streams): Command {
 
   ambrel
     .command('cost <file>')
-    .description('what the design costs, line by line and in all')
-    .action((file: string) => print(cost(readDesign(file))))
+    .description('what the design costs, line by line, in all, and over its life')
+    .option('--years <n>', 'weather years its life is reckoned by', '30')
+    .option('--weather <file>', WEATHER_HELP)
+    .option('--prices <csv>', 'a price list that is held against the bill')
+    .action(async (file: string, { years, weather, prices }: { years: string; weather?: string; prices?: string }) => {
+      const count = wholeNumber('--years', years, 1, MAX_YEARS)
+      const read = readDesign(file)
+      const isRunnable = weather !== undefined || read.place.source !== 'hours'
+      const { design, series } = isRunnable ? withWeather(read, weather) : { design: read, series: null }
+      const priced = prices === undefined ? { design } : withPrices(design, readTable('--prices', prices))
+      print({
+        ...cost(priced.design),
+        // a life takes a run, and a run its weather file
+        overLife: isRunnable ? await costOfLife(priced.design, series, count) : null,
+        ...('prices' in priced ? { prices: priced.prices } : {}),
+      })
+    })
 
   ambrel
     .command('sample')

@@ -28,4 +28,6 @@ export const LIMITS = {
   version: 2_147_483_646,
   /** pasted rows or a CSV file of loads, months or points */
   tableBytes: 2 * MB,
+  /** a price list; fifty thousand lines of one are smaller */
+  priceListBytes: 8 * MB,
 } as const

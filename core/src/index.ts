@@ -106,7 +106,16 @@ export {
 } from './change/place.ts'
 export { cautionsOf, type Caution } from './cautions/cautions.ts'
 export { setCautionRead } from './change/cautions.ts'
-export { addAbsence, addBudgetLine, setOwned, setPriced, setTaskDone } from './change/work.ts'
+export {
+  addAbsence,
+  addBudgetLine,
+  addKit,
+  addPhase,
+  setOwned,
+  setPriced,
+  setTaskDone,
+  takePrices,
+} from './change/work.ts'
 export { voltageChoices, chemistryChoices, handSchools, type ChemistryChoice } from './choices/bank.ts'
 export { inverterChoices } from './choices/inverter.ts'
 export { derive, type Derived } from './derive/derive.ts'
@@ -209,8 +218,20 @@ export { HOUR_SHAPES } from './loads/shapes.ts'
 export { loadsFromCells, cellsOfLoads } from './loads/table.ts'
 export { withTrials, propaneLitresAYear, type LoadChange, type Trial } from './loads/whatIf.ts'
 export { readingProblems, type Reading } from './log/reading.ts'
-export type { PricedItem } from './document/types.ts'
-export { bill, billCells, pricedOf, type Bill, type BillRow } from './money/bill.ts'
+export type { KitItem, PricedItem } from './document/types.ts'
+export { bill, billCells, labourOf, pricedOf, type Bill, type BillPhase, type BillRow } from './money/bill.ts'
+export {
+  readPriceList,
+  type DecimalMark,
+  type LengthUnit,
+  type ListedPrice,
+  type ListTerms,
+  type Match,
+  type PriceList,
+  type SoughtRow,
+} from './money/priceList.ts'
+export { atPhase } from './money/phases.ts'
+export { costStack, type Layer, type LayerOf } from './money/stack.ts'
 export { materialsOf, type Material, type MaterialGroup } from './money/materials.ts'
 export {
   moduleParts,
@@ -263,7 +284,12 @@ export {
 } from './weather/hours/series.ts'
 export { inWeek, loadInWeek, timesAWeek, WEEKDAY_NAMES } from './loads/week.ts'
 export { climateOf, yearsOfRun } from './weather/ruling.ts'
-export { keyFigures, type KeyFigure } from './winter/compare.ts'
+export { costFigures, keyFigures, type KeyFigure } from './lifetime/keyFigures.ts'
+export { costOverLife, type CostOverLife, type MoreBattery, type PhaseRun } from './lifetime/costOverLife.ts'
+export { lifeSheets } from './lifetime/sheets.ts'
+export { meanYear, type Life, type LifeRun, type Wearing } from './lifetime/life.ts'
+export { paysBackAfter, wayOf, type Way, type WayYear } from './lifetime/way.ts'
+export type { OtherWay } from './lifetime/ways.ts'
 export { MAX_YEARS, WinterEngine, requireYears } from './winter/engine.ts'
 export {
   figuresOf,
@@ -297,6 +323,7 @@ export {
   type ArrayYield,
   type OversizeStep,
   type YieldQuestion,
+  WEAR_YEARS,
 } from './winter/yields.ts'
 export { CONDUCTORS } from './wiring/conductors.ts'
 export { conduitNames } from './wiring/protection.ts'

@@ -1,8 +1,9 @@
 import { COUNTS } from '../fields/limits.ts'
-import { pricedOf } from '../money/bill.ts'
+import { bill, pricedOf } from '../money/bill.ts'
 import { partsOf } from '../money/parts.ts'
+import { toTheCent } from '../money/reckoning.ts'
 import { nextId } from '../design/defaults.ts'
-import type { Absence, BudgetLine, PricedItem } from '../document/types.ts'
+import type { Absence, BudgetKit, BudgetLine, BudgetPhase, PricedItem } from '../document/types.ts'
 import { addTo } from './field.ts'
 import type { Change } from './change.ts'
 
@@ -37,6 +38,40 @@ export const setPriced =
     const list = there ? priced.map((each) => (each === there ? next : each)) : [...priced, next]
     return { ...design, budget: { ...design.budget, priced: list } }
   }
+
+/** What a list asks for lines of the bill, taken as quotes; nothing else of what is known of them changes. */
+export const takePrices =
+  (prices: readonly Pick<PricedItem, 'key' | 'unitPrice' | 'quotedOn' | 'leadDays'>[]): Change =>
+  (design) =>
+    prices.reduce<typeof design>(
+      (next, { key, unitPrice, quotedOn, leadDays }) =>
+        setPriced(key, { unitPrice, quotedOn, ...(leadDays === null ? {} : { leadDays }) })(next),
+      design,
+    )
+
+/** A kit of lines of the bill, all that is to be bought of each, at what they cost by themselves. @param keys of the lines */
+export const addKit =
+  (keys: readonly string[]): Change =>
+  (design) => {
+    const rows = bill(design).rows.filter(({ key, step, inKit }) => keys.includes(key) && step !== 'kit' && inKit === 0)
+    const of = rows
+      .map(({ key, quantity, owned }) => ({ key, quantity: quantity - owned }))
+      .filter(({ quantity }) => quantity > 0)
+      .slice(0, COUNTS.inKit)
+    if (of.length === 0 || design.budget.kits.length >= COUNTS.kits) return design
+    const price = rows.reduce((sum, { quantity, owned, unitPrice }) => sum + (quantity - owned) * unitPrice, 0)
+    const kit: BudgetKit = { id: nextId('kit', design.budget.kits), name: 'New kit', price: toTheCent(price), of }
+    return addTo('budget.kits', kit)(design)
+  }
+
+/** A later time of buying; the first is next year, the others follow. */
+export const addPhase: Change = (design) => {
+  const { phases } = design.budget
+  if (phases.length >= COUNTS.phases) return design
+  const name = phases.length === 0 ? 'Next year' : `Phase ${phases.length + 2}`
+  const phase: BudgetPhase = { id: nextId('phase', phases), name, buyOn: null }
+  return addTo('budget.phases', phase)(design)
+}
 
 /** A line of the bill marked as there already, all of it as it is now, or as to be bought. @param key of the line */
 export const setOwned =

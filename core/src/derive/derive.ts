@@ -112,7 +112,7 @@ export function derive(given: Design): Derived {
         term('discount', design.budget.discount, design.budget.currency),
         term('tax', bills.tax, design.budget.currency, `${design.budget.taxPct} %`),
         term('freight', bills.freight, design.budget.currency),
-        term('labour', design.budget.labour, design.budget.currency),
+        term('labour', bills.labour, design.budget.currency),
         term('contingency', bills.contingency, design.budget.currency, `${design.budget.contingencyPct} %`),
         ...(bills.incentives > 0 ? [term('incentives', -bills.incentives, design.budget.currency)] : []),
       ],

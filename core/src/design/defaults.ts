@@ -1,5 +1,6 @@
 import { SYSTEM_FACTOR } from '../array/need.ts'
 import { FOOT_SPACING_M } from '../array/racking.ts'
+import { LIFE_TERMS, NO_HOURS, OTHER_WAYS } from '../fields/budget.ts'
 import { NEW_HOUSE } from '../fields/house.ts'
 import { NO_GRID } from '../fields/grid.ts'
 import { startVoltsFor } from '../generator/power.ts'
@@ -231,6 +232,15 @@ export function newDesign(name: string, { service, ...where }: NewPlace & { serv
       contingencyPct: 10,
       incentivePct: 0,
       incentive: 0,
+      hourly: 0,
+      hours: { ...NO_HOURS },
+      statedTotal: null,
+      buyOn: null,
+      quoteDays: 30,
+      kits: [],
+      phases: [],
+      life: { ...LIFE_TERMS },
+      others: { ...OTHER_WAYS },
       priced: [],
       cablePerMm2M: 0.28,
       kWhWorth: null,

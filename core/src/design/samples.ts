@@ -119,10 +119,21 @@ export function larkspurBench(): Design {
       freight: 480,
       labour: 1500,
       extras: [
-        { id: 'extra-1', name: 'Ground rack, posts and concrete', quantity: 1, unitPrice: 1850 },
-        { id: 'extra-2', name: 'Trench and conduit', quantity: 60, unitPrice: 14 },
-        { id: 'extra-3', name: 'Breakers, fuses, enclosures', quantity: 1, unitPrice: 760 },
+        { id: 'extra-1', name: 'Posts and concrete under the rack', quantity: 1, unitPrice: 1180 },
+        { id: 'extra-2', name: 'Trench, a metre of it', quantity: 60, unitPrice: 9 },
+        { id: 'extra-3', name: 'Permit and inspection', quantity: 1, unitPrice: 340 },
       ],
+      life: { ...base.budget.life, oilChange: 22, yearly: 60 },
+      others: {
+        ...base.budget.others,
+        gridQuote: 48500,
+        gridMonthly: 26,
+        gridPerKWh: 0.14,
+        unitPrice: 4200,
+        unitKWhPerDay: 2.2,
+        unitYears: 8,
+        nothingYearly: 1150,
+      },
     },
   }
   return measured(design, 60)
@@ -163,6 +174,12 @@ export function larkspurMoreSun(): Design {
         chargeLimitA: null,
       },
     ],
+    budget: {
+      ...design.budget,
+      buyOn: '2027-04-12',
+      phases: [{ id: 'phase-1', name: 'Second row', buyOn: '2028-05-02' }],
+      priced: ['array-2', 'controller-2'].map((key): PricedItem => ({ ...pricedOf(design, key), status: 'later' })),
+    },
   }
   return measured(moreSun, 60)
 }

@@ -2,11 +2,22 @@ import type { Words } from '../units/words.ts'
 import type { Budget } from './money.ts'
 import type { CircuitChoice, House, Wall } from './wiring.ts'
 
-export type { Budget, BudgetLine, OwnedPart, PricedItem } from './money.ts'
+export type {
+  Budget,
+  BudgetKit,
+  BudgetLine,
+  BudgetPhase,
+  KitItem,
+  LifeTerms,
+  OtherWays,
+  OwnedPart,
+  PaidHours,
+  PricedItem,
+} from './money.ts'
 export type { CircuitChoice, DeviceKind, DisconnectChoice, House, Laid, Wall } from './wiring.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 9
+export const DESIGN_VERSION = 10
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**

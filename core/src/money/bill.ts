@@ -1,15 +1,16 @@
-import type { Design, PricedItem } from '../document/types.ts'
+import type { Budget, Design, PricedItem } from '../document/types.ts'
 import { said, type Words } from '../units/words.ts'
-import { materialsOf, type Material, type MaterialGroup } from './materials.ts'
+import { idsIn, materialsOf, quantityFor, type Material, type MaterialGroup } from './materials.ts'
 import { partsOf, type PartsLine } from './parts.ts'
+import { atPhase, phasesOf, putOff, type Phase } from './phases.ts'
 import { reckonBill, toTheCent } from './reckoning.ts'
 
-/** A line of the bill: a part, a material, or something the list cannot know. */
+/** A line of the bill: a part, a material, a kit, or something the list cannot know. */
 export interface BillRow {
   /** of a part `bank`, `inverter`, an array's …; of a material what it is and its size */
   key: string
   group: MaterialGroup | 'other'
-  step: PartsLine['step'] | 'wiring'
+  step: PartsLine['step'] | 'wiring' | 'kit'
   /** of the part on the shelf; empty for materials */
   partId: string
   name: Words
@@ -17,11 +18,23 @@ export interface BillRow {
   quantity: number
   /** so many are there already and cost nothing now */
   owned: number
+  /** how many are bought in each of the bill's phases, now first */
+  comes: number[]
+  /** so many come in a kit, and of which; they cost nothing by themselves, and `unitPrice` is what replacing one takes */
+  inKit: number
+  kit: string
   unitPrice: number
   /** nobody was asked for it: a sample of no shop and no year */
   sample: boolean
   status: PricedItem['status']
   /** after its discount, of what is bought now, in whole cents */
+  sum: number
+  quotedOn: string | null
+  leadDays: number | null
+}
+
+/** What one time of buying comes to: with tax, contingency and what incentives give back. */
+export interface BillPhase extends Phase {
   sum: number
 }
 
@@ -30,11 +43,17 @@ export interface Bill {
   partsSum: number
   tax: number
   freight: number
+  labour: number
   contingency: number
   incentives: number
+  /** of what is bought now */
   total: number
-  /** of what is marked for later, with its tax */
+  /** now first, with {@link Bill.total} */
+  phases: BillPhase[]
+  /** of all that comes later */
   later: number
+  /** of what is bought whatever comes of this design, within the total, with its tax and contingency */
+  anyway: number
 }
 
 const BARE: Omit<PricedItem, 'key'> = {
@@ -44,71 +63,145 @@ const BARE: Omit<PricedItem, 'key'> = {
   taxed: true,
   eligible: true,
   status: 'buy',
+  laterCount: null,
+  phase: '',
+  quotedOn: null,
+  leadDays: null,
 }
 
 /** What somebody said of a line's price, or nothing. */
 export const pricedOf = (design: Pick<Design, 'budget'>, key: string): PricedItem =>
   design.budget.priced.find((each) => each.key === key) ?? { key, ...BARE }
 
+/** What is paid for work: the sum that was agreed, and the hours at their price. */
+export const labourOf = ({ labour, hourly, hours }: Pick<Budget, 'labour' | 'hourly' | 'hours'>): number =>
+  toTheCent(labour + hourly * Object.values(hours).reduce((sum, each) => sum + each, 0))
+
 /**
  * Everything a design costs: its parts, the materials that follow from its graph, and what the list cannot know;
  * (goods − discount) + tax on the taxed ones + freight + labour, contingency on all of it, less incentives. Sums are in
  * whole cents, each line rounded by itself.
+ *
+ * Materials come with what they are for: those of a string that is put off are bought with it.
  */
 export function bill(design: Design, materials: readonly Material[] = materialsOf(design)): Bill {
   const { budget } = design
   const known = new Map(budget.priced.map((each) => [each.key, each]))
+  const kitOf = new Map(budget.kits.flatMap(({ id, of }) => of.map((item) => [item.key, { ...item, id }] as const)))
+  const phases = phasesOf(design)
   const rows: BillRow[] = []
-  const add = (row: Omit<BillRow, 'sum' | 'status' | 'unitPrice' | 'sample'> & { price: number; made: boolean }) => {
-    const { price, made, ...rest } = row
-    const priced = known.get(row.key) ?? BARE
-    const unitPrice = priced.unitPrice ?? price
-    const status = rest.owned >= rest.quantity && rest.quantity > 0 ? 'owned' : priced.status
-    const bought = status === 'buy' ? rest.quantity - rest.owned : 0
+  type Given = Pick<BillRow, 'key' | 'group' | 'step' | 'partId' | 'name' | 'unit' | 'quantity' | 'owned'>
+  const add = (given: Given, price: number, isMaterial: boolean, comes?: number[]) => {
+    const { key, quantity, owned } = given
+    const item = known.get(key)
+    const { unitPrice, discountPct, status, quotedOn, leadDays } = item ?? BARE
+    const kit = kitOf.get(key)
+    const isThere = status === 'owned' || (owned >= quantity && quantity > 0)
+    const inKit = isThere ? 0 : Math.min(kit?.quantity ?? 0, quantity - owned)
+    const toBuy = quantity - owned - inKit
+    const off = putOff(design, item, toBuy)
+    const when =
+      comes && inKit === 0
+        ? comes
+        : phases.map((_, k) => (k === 0 ? toBuy - off.count : k === off.phase ? off.count : 0))
+    const each = unitPrice ?? price
     rows.push({
-      ...rest,
-      unitPrice,
-      status,
-      sample: made && priced.unitPrice === null,
-      sum: toTheCent(bought * unitPrice * (1 - priced.discountPct / 100)),
+      ...given,
+      comes: isThere ? phases.map(() => 0) : when,
+      inKit,
+      kit: inKit > 0 ? kit!.id : '',
+      unitPrice: each,
+      status: isThere ? 'owned' : status,
+      sample: isMaterial && unitPrice === null,
+      sum: isThere ? 0 : toTheCent(when[0] * each * (1 - discountPct / 100)),
+      quotedOn,
+      leadDays,
     })
   }
   for (const { key, partId, name, step, quantity, unitPrice, owned } of partsOf(design)) {
     const group = step === 'extra' ? 'other' : 'major'
-    add({ key, group, step, partId, name, unit: '', quantity, owned, price: unitPrice, made: false })
+    add({ key, group, step, partId, name, unit: '', quantity, owned }, unitPrice, false)
   }
-  for (const { key, group, what, unit, quantity, unitPrice } of materials)
-    add({ key, group, step: 'wiring', partId: '', name: what, unit, quantity, owned: 0, price: unitPrice, made: true })
-  const lineOf = ({ key, quantity, owned, unitPrice }: BillRow) => {
-    const { discountPct, taxed, freight, eligible } = known.get(key) ?? BARE
-    return { quantity: quantity - owned, unitPrice, discountPct, taxed, freight, eligible }
+  for (const { id, name, price } of budget.kits)
+    add({ key: id, group: 'major', step: 'kit', partId: '', name, unit: '', quantity: 1, owned: 0 }, price, false)
+  const standing = standingOf(design, phases.length)
+  for (const material of materials) {
+    const { key, group, what, unit, quantity, unitPrice } = material
+    const chosen = known.get(key)?.status === 'later'
+    const comes =
+      standing && !chosen
+        ? byPhase(
+            quantity,
+            standing.map((ids) => ids && quantityFor(material, ids)),
+          )
+        : undefined
+    add({ key, group, step: 'wiring', partId: '', name: what, unit, quantity, owned: 0 }, unitPrice, true, comes)
   }
-  const terms = {
-    taxPct: budget.taxPct,
-    labour: budget.labour,
-    contingencyPct: budget.contingencyPct,
-    incentivePct: budget.incentivePct,
-    incentive: budget.incentive,
+  const { taxPct, contingencyPct, incentivePct } = budget
+  /** A line as it is bought in a phase; what is carried for it is paid with the first of it. */
+  const lineIn = (k: number) => (row: BillRow) => {
+    if (row.comes[k] === 0) return []
+    const { discountPct, taxed, freight, eligible } = known.get(row.key) ?? BARE
+    const isFirst = row.comes.slice(0, k).every((count) => count === 0)
+    return [
+      {
+        quantity: row.comes[k],
+        unitPrice: row.unitPrice,
+        discountPct,
+        taxed,
+        freight: isFirst ? freight : 0,
+        eligible,
+      },
+    ]
   }
+  const labour = labourOf(budget)
   const now = reckonBill(
     [
-      ...rows.filter(({ status }) => status === 'buy').map(lineOf),
+      ...rows.flatMap(lineIn(0)),
       // taken off the whole before tax, and what is carried for all of it
       { quantity: 1, unitPrice: -budget.discount, freight: budget.freight },
     ],
-    terms,
+    { taxPct, labour, contingencyPct, incentivePct, incentive: budget.incentive },
   )
-  const later = reckonBill(rows.filter(({ status }) => status === 'later').map(lineOf), { taxPct: budget.taxPct })
+  const sums = phases.map((_, k) =>
+    k === 0 ? now.net : reckonBill(rows.flatMap(lineIn(k)), { taxPct, contingencyPct, incentivePct }).net,
+  )
+  const anyway = rows.filter(({ status }) => status === 'anyway')
   return {
     rows,
     partsSum: toTheCent(rows.reduce((sum, row) => sum + row.sum, 0)),
     tax: now.tax,
     freight: now.freight,
+    labour,
     contingency: now.contingency,
     incentives: now.incentives,
     total: now.net,
-    later: later.net,
+    phases: phases.map((phase, k) => ({ ...phase, sum: sums[k] })),
+    later: toTheCent(sums.slice(1).reduce((sum, each) => sum + each, 0)),
+    anyway: reckonBill(anyway.flatMap(lineIn(0)), { taxPct, contingencyPct, incentivePct }).net,
   }
+}
+
+/**
+ * What stands after each phase, as ids of what materials are for; null for a phase after which there is no system yet.
+ * @returns null where nothing of the parts comes later
+ */
+function standingOf(design: Design, phases: number): (Set<string> | null)[] | null {
+  if (phases < 2) return null
+  const designs = Array.from({ length: phases }, (_, k) => atPhase(design, k))
+  if (designs.every((each) => each === design)) return null
+  return designs.map((each) => each && idsIn(materialsOf(each)))
+}
+
+/** What of a quantity is bought in each phase; the last brings what is still missing. @param standing how much of it stands after each */
+function byPhase(quantity: number, standing: (number | null)[]): number[] {
+  let there = 0
+  return standing.map((stands, k) => {
+    const until = k === standing.length - 1 ? quantity : Math.max(there, Math.min(quantity, stands ?? 0))
+    const more = until - there
+    there = until
+    return more
+  })
 }
 
 /** The whole list as rows of cells, for a spreadsheet. */
@@ -118,8 +211,8 @@ export function billCells(
   write: (words: Words) => string = said,
 ): (string | number)[][] {
   return [
-    ['group', 'what', 'unit', 'quantity', 'owned', 'each', 'currency', 'status', 'sum', 'key'],
-    ...rows.map(({ group, name, unit, quantity, owned, unitPrice, status, sum, key }) => [
+    ['group', 'what', 'unit', 'quantity', 'owned', 'each', 'currency', 'status', 'later', 'kit', 'sum', 'key'],
+    ...rows.map(({ group, name, unit, quantity, owned, unitPrice, status, comes, kit, sum, key }) => [
       group,
       write(name),
       unit || 'piece',
@@ -128,6 +221,8 @@ export function billCells(
       unitPrice,
       design.budget.currency,
       status,
+      comes.slice(1).reduce((total, count) => total + count, 0),
+      design.budget.kits.find(({ id }) => id === kit)?.name ?? '',
       sum,
       key,
     ]),

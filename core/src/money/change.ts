@@ -1,39 +1,46 @@
 import type { Design } from '../document/types.ts'
-import { partsOf, type PartsLine } from './parts.ts'
+import { bill, pricedOf, type Bill } from './bill.ts'
 
-/** What of each part a bill counts: how many, and what one costs. */
-function counted(lines: readonly PartsLine[]): Map<string, { quantity: number; unitPrice: number }> {
-  const parts = new Map<string, { quantity: number; unitPrice: number }>()
-  for (const { step, partId, quantity, unitPrice } of lines) {
-    const key = `${step} ${partId}`
-    const before = parts.get(key)
-    parts.set(key, { quantity: (before?.quantity ?? 0) + quantity, unitPrice })
+/** What of each part and material a bill counts: how many, what one costs, and whether it has to have a price. */
+function counted(design: Design, { rows }: Bill): Map<string, { quantity: number; each: number; isInside: boolean }> {
+  const things = new Map<string, { quantity: number; each: number; isInside: boolean }>()
+  for (const { key, step, partId, quantity, unitPrice } of rows) {
+    // a part is the same wherever it stands; a material is what it is and its size
+    const thing = partId ? `${step} ${partId}` : key
+    const before = things.get(thing)
+    const each = unitPrice * (1 - pricedOf(design, key).discountPct / 100)
+    things.set(thing, {
+      quantity: (before?.quantity ?? 0) + quantity,
+      each,
+      isInside: partId.startsWith('in-'),
+    })
   }
-  return parts
+  return things
 }
 
 /**
- * What a change costs: the parts that have to be bought for it, with their tax and contingency. Nothing comes back for parts
- * that are thrown away.
+ * What a change costs: the parts and materials that have to be bought for it, with their tax and contingency. Nothing comes
+ * back for what is thrown away.
  *
+ * @param had of the design before, where it is known already
  * @returns price in the budget's currency, and whether a part that has to be bought has none
  * @example priceOfChange(larkspurBench(), larkspurBench()) → { price: 0, unpriced: false }
  * Source: plain addition.
  */
-export function priceOfChange(before: Design, after: Design): { price: number; unpriced: boolean } {
-  const had = counted(partsOf(before))
+export function priceOfChange(
+  before: Design,
+  after: Design,
+  had: Bill = bill(before),
+): { price: number; unpriced: boolean } {
+  const there = counted(before, had)
   let sum = 0
   let unpriced = false
-  for (const [key, { quantity, unitPrice }] of counted(partsOf(after))) {
-    const more = quantity - (had.get(key)?.quantity ?? 0)
+  for (const [thing, { quantity, each, isInside }] of counted(after, bill(after))) {
+    const more = quantity - (there.get(thing)?.quantity ?? 0)
     if (more <= 0) continue
-    sum += more * unitPrice
-    if (unitPrice <= 0 && !isWithin(key, after)) unpriced = true
+    sum += more * each
+    if (each <= 0 && !isInside) unpriced = true
   }
   const { taxPct, contingencyPct } = after.budget
   return { price: sum * (1 + taxPct / 100) * (1 + contingencyPct / 100), unpriced }
 }
-
-/** The controller of an all-in-one has no price of its own. */
-const isWithin = (key: string, { inverter }: Design) =>
-  inverter.part.controller !== null && key === `array ${inverter.part.controller.id}`

@@ -29,6 +29,8 @@ export interface Material {
   /** ids of the nodes that it is, and of the circuits, leads and inline pieces that it is for */
   nodes: string[]
   of: string[]
+  /** how much of `net` each of them takes */
+  netOf: Readonly<Record<string, number>>
 }
 
 /** Cut off at ends and bends. */
@@ -37,24 +39,39 @@ const WASTE_SHARE = 0.1
 const ELECTRODE_LEAD_M = 6
 const FITTINGS_A_RUN = 2
 
+/** What is bought for so much that is used: metres with what is cut off, whole. */
+const boughtOf = (unit: Material['unit'], net: number): number =>
+  unit === 'm' ? Math.ceil(net * (1 + WASTE_SHARE) - 1e-9) : net
+
+type Line = Omit<Material, 'netOf'> & { netOf: Record<string, number> }
+
 /** Gathers a list, joining what is the same. */
 class List {
-  private readonly lines = new Map<string, Material>()
+  private readonly lines = new Map<string, Line>()
 
-  add(line: Omit<Material, 'quantity' | 'of' | 'nodes'>, id: string, as: 'nodes' | 'of' = 'of'): void {
-    const there = this.lines.get(line.key) ?? { ...line, net: 0, quantity: 0, nodes: [], of: [] }
+  add(line: Omit<Material, 'quantity' | 'of' | 'nodes' | 'netOf'>, id: string, as: 'nodes' | 'of' = 'of'): void {
+    const there = this.lines.get(line.key) ?? { ...line, net: 0, quantity: 0, nodes: [], of: [], netOf: {} }
     there.net += line.net
+    there.netOf[id] = (there.netOf[id] ?? 0) + line.net
     if (!there[as].includes(id)) there[as].push(id)
     this.lines.set(line.key, there)
   }
 
   all(): Material[] {
-    return [...this.lines.values()].map((line) => ({
-      ...line,
-      quantity: line.unit === 'm' ? Math.ceil(line.net * (1 + WASTE_SHARE) - 1e-9) : line.net,
-    }))
+    return [...this.lines.values()].map((line) => ({ ...line, quantity: boughtOf(line.unit, line.net) }))
   }
 }
+
+/** Every id that something in a list is, or is for. */
+export const idsIn = (materials: readonly Material[]): Set<string> =>
+  new Set(materials.flatMap(({ netOf }) => Object.keys(netOf)))
+
+/** How much of a line is bought for the part of a system that stands. @param standing ids of it, as {@link idsIn} gives them */
+export const quantityFor = ({ unit, netOf }: Material, standing: ReadonlySet<string>): number =>
+  boughtOf(
+    unit,
+    Object.entries(netOf).reduce((sum, [id, net]) => sum + (standing.has(id) ? net : 0), 0),
+  )
 
 /**
  * Everything a design wants beside its major parts, derived from its graph: boxes, switches, fuses with their holders,

@@ -49,7 +49,12 @@ import { blank } from './loads/blank.ts'
 import { pumpWater } from './loads/pumpWater.ts'
 import { strips } from './loads/strips.ts'
 import { unmetered } from './loads/unmetered.ts'
+import { groups } from './cost/groups.ts'
+import { kits } from './cost/kits.ts'
+import { phases } from './cost/phases.ts'
 import { prices } from './cost/prices.ts'
+import { quotes } from './cost/quotes.ts'
+import { stated } from './cost/stated.ts'
 import { clock } from './place/clock.ts'
 import { darkMonth } from './place/darkMonth.ts'
 import { illustrativeClimate } from './place/illustrativeClimate.ts'
@@ -136,6 +141,11 @@ export const RULES: readonly Rule[] = [
   poles,
   wall,
   prices,
+  quotes,
+  groups,
+  stated,
+  kits,
+  phases,
   ...ESTIMATES,
 ]
 

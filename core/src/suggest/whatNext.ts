@@ -1,4 +1,5 @@
 import type { Design } from '../document/types.ts'
+import { bill } from '../money/bill.ts'
 import { priceOfChange } from '../money/change.ts'
 import { followed } from '../sizing/follow.ts'
 import type { WinterEngine } from '../winter/engine.ts'
@@ -62,6 +63,7 @@ export async function whatNext(
   onProgress: (share: number) => boolean = () => true,
   only: readonly string[] | null = null,
 ): Promise<Candidate[] | null> {
+  const had = bill(design)
   const base = await measure(design, 0)
   const singles = candidates(design).filter(({ id }) => only === null || only.includes(id))
   let wanted = true
@@ -76,7 +78,7 @@ export async function whatNext(
           says: next.says,
           design: next.design,
           ...figures,
-          ...priceOfChange(design, next.design),
+          ...priceOfChange(design, next.design, had),
           generatorHoursSaved: base.generatorHours - figures.generatorHours,
           shortHoursSaved: base.shortHours - figures.shortHours,
         })

@@ -104,6 +104,9 @@ export function oversizing(
   return steps
 }
 
+/** Years of the run that a bank is worn by, everywhere: one figure of its life. */
+export const WEAR_YEARS = 10
+
 /** How long the bank lasts by the state of charge of the run. @param years to run, ≥ 1 */
 export function bankWear(engine: WinterEngine, design: Design, years: number): BankLife {
   const { seed } = design.winter

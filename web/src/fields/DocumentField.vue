@@ -56,7 +56,8 @@ const unit = computed(() => {
 const choices = computed(() => props.options ?? (field.value.kind === 'choice' ? field.value.options : null))
 const value = computed(() => (props.set ? props.usual : valueAt(design.document!, props.path)))
 const asNumber = computed(() => value.value as number | null)
-const asText = computed(() => value.value as string)
+const asText = computed(() => (value.value ?? '') as string)
+const isDay = computed(() => field.value.kind === 'text' && field.value.form === 'day')
 const asChoice = computed(() => value.value as string | number)
 const { value: typed, problem } = useEntry(
   () => props.path,
@@ -107,7 +108,8 @@ function put(next: unknown): void {
     :labelled="labelled"
     :path="path"
     :long="field.kind === 'text' && field.form === 'words' && field.most > LONG"
-    @update:model-value="put"
+    :date="isDay"
+    @update:model-value="put(isDay && $event === '' ? null : $event)"
   />
 </template>
 

@@ -13,6 +13,8 @@ const props = withDefaults(
     labelled?: boolean
     problem?: string
     long?: boolean
+    /** a day, picked from a calendar */
+    date?: boolean
   }>(),
   { path: '', helpPath: '', problem: '' },
 )
@@ -48,6 +50,7 @@ const { typed, commit, onKey } = useTyping(shown, (text) => {
       v-else
       :id="id"
       v-model="typed"
+      :type="date ? 'date' : 'text'"
       autocomplete="off"
       :aria-label="labelled ? undefined : label"
       :aria-invalid="!!error"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watchEffect } from 'vue'
+import type { Worked } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWorking } from '../stores/working.ts'
@@ -13,11 +14,13 @@ const props = defineProps<{
   label?: string
   /** the same in another unit */
   beside?: string
+  /** its working, where it does not follow from the document alone */
+  sheet?: Worked
 }>()
 const design = useDesign()
 const prefs = usePrefs()
 const working = useWorking()
-const sheet = computed(() => (props.id ? design.derived?.worked[props.id] : undefined))
+const sheet = computed(() => props.sheet ?? (props.id ? design.derived?.worked[props.id] : undefined))
 /** the label stays while the figure waits for a mistake to be put right */
 const lastLabel = ref('')
 watchEffect(() => {

@@ -4,19 +4,24 @@ import {
   bankWear,
   BOTTLENECK_TRIALS,
   compareSources,
+  costOverLife,
   measured,
   oversizing,
   skyReport,
+  summariseWinter,
   suggestionFor,
   tiltChoices,
   weekOf,
   whatNext,
+  WEAR_YEARS,
   WinterEngine,
   yearsOfRun,
   type ArrayYield,
   type BankLife,
   type Candidate,
+  type CostOverLife,
   type Design,
+  type LifeRun,
   type OversizeStep,
   type SeriesShape,
   type SkyQuestion,
@@ -41,11 +46,14 @@ const PAINT_MS = 60
 const ALONE = 60
 /** Years a lane runs between two looks at whether the run is still wanted. */
 const BREATH = 5
+/** Years of a reckoning between two looks at whether it is still wanted. */
+const YEARS_AT_ONCE = 100
 
 const engine = new WinterEngine()
 const pool = new YearPool(engine)
 let latest = 0
 let trying = 0
+let costing = 0
 
 const breathe = (ms = 0) => new Promise<void>((resolve) => setTimeout(resolve, ms))
 
@@ -174,6 +182,29 @@ const service = {
     years: number,
   ): Promise<{ now: ArrayYield; steps: OversizeStep[] }> {
     return { now: arrayYield(engine, design, years), steps: oversizing(engine, design, arrayId, years) }
+  },
+
+  /** What a design costs over its life. A newer call, or {@link service.cancelCosting}, ends an older one. */
+  async costOverLife(design: Design, onProgress: (share: number) => void): Promise<CostOverLife | null> {
+    const mine = ++costing
+    const count = yearsOfRun(design.place, design.winter.years)
+    const run = async (each: Design): Promise<LifeRun> => {
+      const results: YearResult[] = []
+      while (results.length < count && mine === costing) {
+        await breathe()
+        const until = Math.min(count, results.length + YEARS_AT_ONCE)
+        results.push(...(await pool.years(each, design.winter.seed, results.length, until)))
+      }
+      return { winter: summariseWinter(results, each), bankLife: bankWear(engine, each, WEAR_YEARS) }
+    }
+    return costOverLife(design, run, (share) => {
+      onProgress(share)
+      return mine === costing
+    })
+  },
+
+  cancelCosting(): void {
+    costing++
   },
 
   cancel(): void {

@@ -15,7 +15,7 @@ export const prices: Rule = {
   id: 'cost.prices',
   step: 'cost',
   check: ({ derived: { bill } }) => {
-    const toBuy = bill.rows.filter(({ status, group }) => status === 'buy' && group !== 'other')
+    const toBuy = bill.rows.filter(({ comes, group }) => group !== 'other' && comes.some((count) => count > 0))
     const madeUp = toBuy.filter(
       ({ partId, unitPrice, sample }) => sample || (unitPrice > 0 && MADE_UP.get(partId) === unitPrice),
     )

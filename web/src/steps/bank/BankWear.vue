@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CHEMISTRIES, coldFactor, freezingPointC } from '@ambrel/core'
+import { CHEMISTRIES, coldFactor, freezingPointC, WEAR_YEARS } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useAnswer } from '../../stores/answer.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
 /** How long the bank lasts, what it weighs on its shelf, and how units are kept before they are needed. */
-const YEARS = 10
 const design = useDesign()
 const prefs = usePrefs()
 const { answer } = useAnswer(
   (whole) => ({ design: whole }),
-  (service, asked) => service.wear(asked.design, YEARS),
+  (service, asked) => service.wear(asked.design, WEAR_YEARS),
 )
 const bank = computed(() => design.document!.bank)
 const weight = computed(() => bank.value.part.weightKg * bank.value.inSeries * bank.value.inParallel)
@@ -33,7 +32,7 @@ const count = computed(() => bank.value.inSeries * bank.value.inParallel)
       </div>
       <div v-if="answer">
         <b>{{ decimal(answer.equivalentCyclesPerYear, 0) }}</b>
-        <span>cycles of 80 % a year, rainflow over {{ YEARS }} years</span>
+        <span>cycles of 80 % a year, rainflow over {{ WEAR_YEARS }} years</span>
       </div>
       <div v-if="answer">
         <b>{{ Number.isFinite(answer.cyclicYears) ? `${decimal(answer.cyclicYears, 0)} years` : 'never' }}</b>

@@ -35,6 +35,14 @@ function toggle(group: BillRow['group']): void {
 const shown = ref('')
 const count = ({ unit, quantity }: BillRow) => (unit === 'm' ? prefs.show(quantity, 'm') : String(quantity))
 const extras = computed(() => design.document!.budget.extras)
+const phases = computed(() => design.document!.budget.phases.map(({ id, name }) => ({ value: id, label: name })))
+/** What a line comes to now, or why it comes to nothing. */
+function together({ status, comes, inKit, quantity, owned, unitPrice, sum }: BillRow): string {
+  if (status === 'owned') return 'owned'
+  if (inKit > 0 && inKit === quantity - owned) return 'in a kit'
+  if (comes[0] === 0 && comes.some((count) => count > 0)) return 'later'
+  return unitPrice > 0 || comes[0] === 0 ? cents(sum) : 'no price'
+}
 function own({ key, owned, quantity, name }: BillRow): void {
   const all = owned === quantity
   design.change(`${prefs.say(name)}: ${all ? 'to buy' : 'owned'}`, setOwned(key, !all))
@@ -69,10 +77,10 @@ function own({ key, owned, quantity, name }: BillRow): void {
           <tr :data-bill-row="row.key">
             <td>{{ prefs.say(row.name) }} <small v-if="row.sample" class="sample">sample price</small></td>
             <td class="n">{{ count(row) }}</td>
-            <td v-if="row.group === 'major'" class="n">{{ cents(row.unitPrice) }}</td>
+            <td v-if="row.step === 'kit'" class="n">{{ cents(row.unitPrice) }}</td>
             <td v-else class="mid"><PriceField :row="row" :index="index" field="unitPrice" /></td>
             <td class="status">
-              <label v-if="row.group === 'major'" class="owned">
+              <label v-if="row.group === 'major' && row.step !== 'kit'" class="owned">
                 <input
                   type="checkbox"
                   :checked="row.owned === row.quantity"
@@ -84,7 +92,7 @@ function own({ key, owned, quantity, name }: BillRow): void {
               <PriceField v-else :row="row" :index="index" field="status" />
             </td>
             <td class="n">
-              {{ row.status === 'buy' ? (row.unitPrice > 0 ? cents(row.sum) : 'no price') : row.status }}
+              {{ together(row) }}
             </td>
             <td>
               <button
@@ -103,6 +111,19 @@ function own({ key, owned, quantity, name }: BillRow): void {
                 <PriceField :row="row" :index="index" field="discountPct" labelled />
                 <PriceField :row="row" :index="index" field="freight" labelled />
                 <PriceField v-if="row.group === 'major'" :row="row" :index="index" field="status" labelled />
+                <template v-if="row.status === 'later'">
+                  <PriceField :row="row" :index="index" field="laterCount" labelled />
+                  <PriceField
+                    v-if="phases.length > 1"
+                    :row="row"
+                    :index="index"
+                    field="phase"
+                    :options="phases"
+                    labelled
+                  />
+                </template>
+                <PriceField :row="row" :index="index" field="quotedOn" labelled />
+                <PriceField :row="row" :index="index" field="leadDays" labelled />
                 <PriceField :row="row" :index="index" field="taxed" labelled />
                 <PriceField :row="row" :index="index" field="eligible" labelled />
               </div>
@@ -155,7 +176,7 @@ function own({ key, owned, quantity, name }: BillRow): void {
       </tr>
       <tr>
         <td colspan="4">labour</td>
-        <td class="n">{{ cents(design.document!.budget.labour) }}</td>
+        <td class="n">{{ cents(bill.labour) }}</td>
         <td />
       </tr>
       <tr>
@@ -173,9 +194,14 @@ function own({ key, owned, quantity, name }: BillRow): void {
         <td class="n" data-bill-total>{{ cents(bill.total) }}</td>
         <td />
       </tr>
-      <tr v-if="bill.later > 0">
-        <td colspan="4">later, with its tax</td>
-        <td class="n">{{ cents(bill.later) }}</td>
+      <tr v-for="phase in bill.phases.slice(1)" :key="phase.id">
+        <td colspan="4">{{ phase.name }}, with its tax and contingency</td>
+        <td class="n">{{ cents(phase.sum) }}</td>
+        <td />
+      </tr>
+      <tr v-if="bill.anyway > 0">
+        <td colspan="4">of the total, bought anyway</td>
+        <td class="n">{{ cents(bill.anyway) }}</td>
         <td />
       </tr>
     </tbody>

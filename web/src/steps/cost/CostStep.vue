@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { refDebounced } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { addBudgetLine, billCells, decimal, setField, type Budget } from '@ambrel/core'
 import { editOf } from '../../fields/told.ts'
 import DocumentField from '../../fields/DocumentField.vue'
+import FieldFold from '../../fields/FieldFold.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -10,28 +12,21 @@ import { saveCells } from '../../frame/files.ts'
 import { useNewRow } from '../../frame/newRow.ts'
 import { saveWorkbook } from '../../frame/spreadsheet.ts'
 import { useDesign } from '../../stores/design.ts'
+import { useLife } from '../../stores/life.ts'
 import { usePrefs } from '../../stores/prefs.ts'
+import VariantsCompare from '../winter/VariantsCompare.vue'
 import BillTable from './BillTable.vue'
+import CostStack from './CostStack.vue'
+import KitsCard from './KitsCard.vue'
+import LifeCard from './LifeCard.vue'
+import PhasesCard from './PhasesCard.vue'
+import PriceListDialog from './PriceListDialog.vue'
+import WaysCard from './WaysCard.vue'
 
 const design = useDesign()
 const prefs = usePrefs()
 const budget = computed(() => design.document!.budget)
 const bill = computed(() => design.derived?.bill)
-const NAMES = {
-  bank: 'Bank',
-  array: 'Array',
-  inverter: 'Inverter',
-  generator: 'Backup',
-  loads: 'Pumps',
-  wiring: 'Wiring and racks',
-  extra: 'Other',
-}
-const groups = computed(() => {
-  const sums = new Map<string, number>()
-  for (const { step, sum } of bill.value?.rows ?? []) sums.set(step, (sums.get(step) ?? 0) + sum)
-  return [...sums].map(([step, sum]) => ({ name: NAMES[step as keyof typeof NAMES], sum }))
-})
-const COLOURS = ['var(--spruce)', 'var(--lichen)', 'var(--ochre)', 'var(--slate)', 'var(--clay)', 'var(--soft)']
 function set<K extends keyof Budget>(key: K, value: Budget[K] | null): void {
   const path = `budget.${key}`
   design.change(editOf(design.document!, path), setField(path, value), path)
@@ -49,56 +44,110 @@ const csv = () =>
   )
 const workbook = () => saveWorkbook(fileName('xlsx'), 'Materials', cells())
 const money = (value: number | undefined) => (value === undefined ? '—' : decimal(value, 0))
-const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct', 'incentivePct', 'incentive'].map(
-  (key) => `budget.${key}`,
+const FIELDS = [
+  'taxPct',
+  'freight',
+  'labour',
+  'hourly',
+  'discount',
+  'contingencyPct',
+  'incentivePct',
+  'incentive',
+  'statedTotal',
+  'quoteDays',
+].map((key) => `budget.${key}`)
+const HOURS = ['array', 'bank', 'inverter', 'generator', 'wiring', 'commissioning'].map((key) => `budget.hours.${key}`)
+const reading = ref(false)
+const life = useLife()
+const costs = computed(() => life.found?.costs ?? null)
+const stale = computed(() => life.found !== null && life.found.for !== design.document)
+const PAUSE_MS = 500
+// reckoned while somebody looks at it, once the design has rested
+watch(
+  refDebounced(
+    computed(() => (design.derived ? design.document : null)),
+    PAUSE_MS,
+  ),
+  () => void life.reckon(),
+  { immediate: true },
 )
 </script>
 
 <template>
-  <StepHead step="cost" says="what does it cost?" />
-  <div class="row wrap figures">
-    <Figure id="money.total" :value="`${money(bill?.total)} ${budget.currency}`" label="total" />
-    <Figure v-for="group in groups" :key="group.name" :value="money(group.sum)" :label="group.name.toLowerCase()" />
-  </div>
-  <div
-    v-if="bill"
-    class="bar"
-    role="img"
-    :aria-label="groups.map((group) => `${group.name} ${money(group.sum)}`).join(', ')"
-  >
-    <i
-      v-for="(group, i) in groups"
-      :key="group.name"
-      :style="{ flex: group.sum, background: COLOURS[i % COLOURS.length] }"
-      :title="`${group.name} ${money(group.sum)}`"
-    />
-  </div>
+  <StepHead step="cost" says="what does it cost, now and over its life?" />
+  <template v-if="bill">
+    <div class="row wrap figures">
+      <Figure
+        id="money.total"
+        :value="`${money(bill.total)} ${budget.currency}`"
+        :label="bill.later > 0 ? 'now' : 'total'"
+      />
+      <Figure v-if="bill.later > 0" :value="`${money(bill.later)} ${budget.currency}`" label="later" />
+      <template v-if="costs">
+        <Figure
+          :class="{ stale }"
+          :value="`${money(costs.life.presentValue)} ${budget.currency}`"
+          :label="`over ${budget.life.years} years`"
+        />
+        <Figure
+          :class="{ stale }"
+          :value="costs.life.costPerKWh === null ? '—' : `${decimal(costs.life.costPerKWh, 2)} ${budget.currency}`"
+          label="a kilowatt-hour served"
+        />
+      </template>
+      <span class="grow" />
+      <span v-if="life.running" class="quiet" role="status" data-life-progress
+        >its life over the winters, {{ Math.round(life.share * 100) }} %
+        <button class="link" @click="life.stop">cancel</button></span
+      >
+      <span v-else-if="life.stopped" class="quiet"
+        >its life was not reckoned <button class="link" @click="life.reckon">reckon it</button></span
+      >
+    </div>
+    <p v-if="life.failure" class="error" role="alert">{{ life.failure }}</p>
+    <CostStack />
+  </template>
   <div class="stack">
     <section class="card">
-      <div class="row">
+      <div class="row wrap">
         <h2>Everything it takes</h2>
         <span class="grow" />
+        <button class="link" data-read-prices @click="reading = true">read a price list</button>
         <button class="link" @click="csv">CSV</button>
         <button class="link" @click="workbook">XLSX</button>
       </div>
       <BillTable v-if="bill" />
       <button class="link" @click="add">another line</button> <kbd>n</kbd>
     </section>
-    <section class="card grid">
-      <TextField
-        :model-value="budget.currency"
-        label="Currency code"
-        labelled
-        path="budget.currency"
-        @update:model-value="set('currency', $event.trim().toUpperCase())"
-      />
-      <DocumentField v-for="path in FIELDS" :key="path" :path="path" labelled />
+    <section class="card">
+      <div class="grid">
+        <TextField
+          :model-value="budget.currency"
+          label="Currency code"
+          labelled
+          path="budget.currency"
+          @update:model-value="set('currency', $event.trim().toUpperCase())"
+        />
+        <DocumentField v-for="path in FIELDS" :key="path" :path="path" labelled />
+      </div>
+      <FieldFold name="cost-hours" says="Hours paid, by step" :paths="HOURS">
+        <div class="grid"><DocumentField v-for="path in HOURS" :key="path" :path="path" labelled /></div>
+      </FieldFold>
     </section>
+    <template v-if="bill">
+      <PhasesCard :costs="costs" :stale="stale" />
+      <KitsCard />
+      <template v-if="costs">
+        <LifeCard :costs="costs" :stale="stale" />
+        <WaysCard :costs="costs" :stale="stale" />
+      </template>
+      <VariantsCompare by="cost" />
+    </template>
     <p class="quiet">
-      Shelf prices are made up. Put in what you are really quoted: of a part in its data sheet, of a material in the
-      list.
+      Shelf prices are made up. Put in what you are really quoted: in the list above, or read from a price list.
     </p>
   </div>
+  <PriceListDialog :open="reading" @close="reading = false" />
 </template>
 
 <style scoped>
@@ -113,11 +162,12 @@ const FIELDS = ['taxPct', 'freight', 'labour', 'discount', 'contingencyPct', 'in
   margin-bottom: 10px;
 }
 
-.bar {
-  display: flex;
-  height: 18px;
-  margin-bottom: 12px;
-  gap: 2px;
+.stale {
+  opacity: 0.5;
+}
+
+.error {
+  color: var(--clay);
 }
 
 .grid {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pricedOf, setPriced, type BillRow, type PricedItem } from '@ambrel/core'
+import { pricedOf, setPriced, type BillRow, type Option, type PricedItem } from '@ambrel/core'
 import { computed } from 'vue'
 import DocumentField from '../../fields/DocumentField.vue'
 import { pricedBy } from '../../frame/money.ts'
@@ -12,6 +12,7 @@ const props = defineProps<{
   index: number
   field: Exclude<keyof PricedItem, 'key'>
   labelled?: boolean
+  options?: readonly Option[]
 }>()
 const design = useDesign()
 const prefs = usePrefs()
@@ -37,6 +38,7 @@ const stored = (value: unknown) =>
   <DocumentField
     :path="path"
     :labelled="labelled"
+    :options="options"
     :of="labelled ? undefined : name"
     :named="name"
     :suffix="field === 'unitPrice' ? by.says : ''"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MONTH_NAMES, type Grid } from '@ambrel/core'
+import { MONTH_NAMES, WEAR_YEARS, type Grid } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import DocumentField from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
@@ -11,7 +11,6 @@ import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
 /** The grid where it is usually there: what it gives, when it fails, and what the bank makes of that. */
-const YEARS = 10
 const design = useDesign()
 const prefs = usePrefs()
 const grid = computed(() => design.document!.grid)
@@ -27,7 +26,7 @@ const hours = (value: number | null, never: string) => (value === null ? never :
 /** How long the bank lasts at float, by the charge of the run. */
 const { answer: life } = useAnswer(
   (whole) => ({ design: whole }),
-  (service, asked) => (asked.design.grid.present ? service.wear(asked.design, YEARS) : Promise.resolve(null)),
+  (service, asked) => (asked.design.grid.present ? service.wear(asked.design, WEAR_YEARS) : Promise.resolve(null)),
 )
 </script>
 

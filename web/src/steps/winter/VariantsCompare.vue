@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { vStack } from '../../drawing/stacks.ts'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { checkDesign } from '@ambrel/contract'
-import { keyFigures, type Design, type KeyFigure, type StripWeek } from '@ambrel/core'
+import { costFigures, keyFigures, WEAR_YEARS, type Design, type KeyFigure, type StripWeek } from '@ambrel/core'
 import WeekBars from '../../drawing/WeekBars.vue'
 import { api } from '../../stores/api.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -10,7 +10,8 @@ import { usePrefs } from '../../stores/prefs.ts'
 import { useWinter } from '../../stores/winter.ts'
 import { yearsWords } from '../../frame/yearsWords.ts'
 
-/** Two to four variants side by side over the same winters: key figures with differences, strips one above the other. */
+/** Two to four variants side by side over the same winters: key figures with differences, and their strips or their money. */
+const { by = 'winter' } = defineProps<{ by?: 'winter' | 'cost' }>()
 const MOST = 4
 /** Enough for a 1-in-10 year, and soon there. */
 const MOST_YEARS_COMPARED = 60
@@ -48,6 +49,12 @@ function pick(id: string): void {
 async function columnOf(id: string, of: Design, years: number, seed: number): Promise<Column | null> {
   const result = await winter.runBeside(of, years, seed)
   if (!result) return null
+  if (by === 'cost') {
+    const service = await winter.side(of)
+    const bankLife = await service.wear(toRaw(of), WEAR_YEARS)
+    const figures = costFigures(of, { winter: result.summary, bankLife })
+    return { id, name: of.variant, figures, weeks: [], years: result.years }
+  }
   return {
     id,
     name: of.variant,
@@ -104,7 +111,7 @@ function verdictOf(column: Column, row: number): '' | 'good' | 'bad' {
 <template>
   <section class="card" data-variants>
     <div class="row wrap">
-      <h2>Variants side by side</h2>
+      <h2>{{ by === 'cost' ? 'Variants by their cost' : 'Variants side by side' }}</h2>
       <p class="quiet grow">over the same winters, this one first; differences are against it</p>
       <label v-for="other in others" :key="other.id" class="row pick">
         <input
@@ -142,13 +149,16 @@ function verdictOf(column: Column, row: number): '' | 'good' | 'bad' {
           </tr>
         </tbody>
       </table>
-      <div v-for="column in columns" :key="column.id" class="strip">
+      <div v-for="column in by === 'winter' ? columns : []" :key="column.id" class="strip">
         <span :title="column.name">{{ column.name }}</span>
         <WeekBars :weeks="column.weeks" :width="WIDTH" :height="HEIGHT" full />
       </div>
       <p class="quiet">
-        Bars: the week’s lowest charge in the typical year, October to April or its counterpart; line: 1 in 10. Over
-        {{ yearsWords(design.document, Math.min(...columns.map(({ years }) => years))) }}. ▲ better, ▽ worse.
+        <template v-if="by === 'winter'"
+          >Bars: the week’s lowest charge in the typical year, October to April or its counterpart; line: 1 in
+          10.</template
+        >
+        Over {{ yearsWords(design.document, Math.min(...columns.map(({ years }) => years))) }}. ▲ better, ▽ worse.
         <template v-if="stale">The design has changed since; compare again.</template>
       </p>
     </template>

@@ -3,8 +3,10 @@ import { bankNominalV, ratedWh } from '../bank/layout.ts'
 import type { Design } from '../document/types.ts'
 import { runningCost } from '../generator/power.ts'
 import { bill } from '../money/bill.ts'
-import { PRIORITY_FIGURES, RUN_FIGURES, worstOf, type RunFigure } from './figures.ts'
-import type { Percentile, WinterSummary } from './summary.ts'
+import { costStack, type LayerOf } from '../money/stack.ts'
+import { lifeOf, type LifeRun } from './life.ts'
+import { PRIORITY_FIGURES, RUN_FIGURES, worstOf, type RunFigure } from '../winter/figures.ts'
+import type { Percentile, WinterSummary } from '../winter/summary.ts'
 
 /** One figure by which designs are set side by side. */
 export interface KeyFigure {
@@ -56,5 +58,40 @@ export function keyFigures(design: Design, winter: WinterSummary): KeyFigure[] {
     ofRun('lowest', 'lowestStateOfCharge', 'oneInTen'),
     ofRun('spell', 'longestSpellDays', 'median'),
     ofRun('curtailed', 'curtailedWh', 'median', true),
+  ]
+}
+
+/**
+ * The figures people weigh variants by where it is about money: what is bought when, its life, and what energy comes to.
+ * @param run of the design, over the same years for all that are compared
+ */
+export function costFigures(design: Design, run: LifeRun): KeyFigure[] {
+  const { budget } = design
+  const money = budget.currency
+  const own = bill(design)
+  const life = lifeOf(design, { bill: own, run })
+  const stack = costStack(design, own)
+  const figure = (id: string, label: string, unit: string, value: number, better: KeyFigure['better'] = 'less') => ({
+    id,
+    label,
+    unit,
+    value,
+    better,
+  })
+  const layer = (id: LayerOf, label: string) =>
+    figure(id, label, money, stack.find(({ of }) => of === id)?.sums.reduce((sum, each) => sum + each, 0) ?? 0, null)
+  return [
+    figure('now', 'bought now', money, own.total),
+    figure('later', 'later', money, own.later),
+    layer('bank', 'of it, bank'),
+    layer('array', 'of it, array'),
+    layer('inverter', 'of it, inverter'),
+    layer('generator', 'of it, backup and sources'),
+    layer('wiring', 'of it, wiring and racks'),
+    figure('fuel', 'fuel and tariffs, a mean year', money, life.fuel),
+    figure('bank-years', 'the bank lasts', 'years', life.bankYears, 'more'),
+    figure('life', `over ${budget.life.years} years`, money, life.presentValue),
+    figure('per-kwh', 'a kilowatt-hour served', `${money}/kWh`, life.costPerKWh ?? 0),
+    figure('per-usable', 'a usable kilowatt-hour of the bank', money, life.bankPerUsableKWh ?? 0),
   ]
 }

@@ -4,11 +4,11 @@ import { copperDraw, larkspurBench, larkspurFlooded } from '../design/samples.ts
 import type { Design } from '../document/types.ts'
 import { bill } from '../money/bill.ts'
 import { candidates } from '../suggest/candidates.ts'
-import { keyFigures } from './compare.ts'
-import { WinterEngine } from './engine.ts'
-import { PERCENTILES, summariseWinter, type Percentile, type WinterSummary } from './summary.ts'
-import { type YearFigures } from './figures.ts'
-import { verdict } from './verdict.ts'
+import { keyFigures } from './keyFigures.ts'
+import { WinterEngine } from '../winter/engine.ts'
+import { PERCENTILES, summariseWinter, type Percentile, type WinterSummary } from '../winter/summary.ts'
+import { type YearFigures } from '../winter/figures.ts'
+import { verdict } from '../winter/verdict.ts'
 
 const engine = new WinterEngine()
 const YEARS = 12
