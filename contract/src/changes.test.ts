@@ -55,6 +55,9 @@ import {
   setPersistence,
   setOwned,
   setPriced,
+  takePrices,
+  addKit,
+  addPhase,
   setTaskDone,
   setCautionRead,
   setTopology,
@@ -197,6 +200,10 @@ const CHANGES: Record<string, (design: Design, pick: Pick) => Change | null> = {
       pick(['bank', 'label', 'cable 6 AWG']),
       pick([{ status: 'later' }, { unitPrice: 3.5 }, { taxed: false }]),
     ),
+  takePrices: (_, pick) =>
+    takePrices([{ key: pick(['bank', 'label']), unitPrice: 7, quotedOn: '2027-01-31', leadDays: pick([null, 20]) }]),
+  addKit: (_, pick) => addKit(pick([['bank', 'inverter'], ['label'], []])),
+  addPhase: () => addPhase,
   setCautionRead: (_, pick) => setCautionRead('bank.short', pick([true, false])),
   setTaskDone: (_, pick) => setTaskDone('vent', pick([true, false])),
   spreadOverLegs: () => spreadOverLegs,
@@ -278,7 +285,12 @@ function full(): Design {
         cover: 'terrain',
       })),
     },
-    budget: { ...design.budget, extras: times(COUNTS.extras, 'extra', [extra]) },
+    budget: {
+      ...design.budget,
+      extras: times(COUNTS.extras, 'extra', [extra]),
+      kits: times(COUNTS.kits, 'kit', addKit(['bank'])(design).budget.kits),
+      phases: times(COUNTS.phases, 'phase', addPhase(design).budget.phases),
+    },
   }
 }
 

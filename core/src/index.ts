@@ -287,9 +287,9 @@ export { climateOf, yearsOfRun } from './weather/ruling.ts'
 export { costFigures, keyFigures, type KeyFigure } from './lifetime/keyFigures.ts'
 export { costOverLife, type CostOverLife, type MoreBattery, type PhaseRun } from './lifetime/costOverLife.ts'
 export { lifeSheets } from './lifetime/sheets.ts'
-export { meanYear, type Life, type LifeRun, type Wearing } from './lifetime/life.ts'
+export { lifeOf, meanYear, type Life, type LifeRun, type Wearing } from './lifetime/life.ts'
 export { paysBackAfter, wayOf, type Way, type WayYear } from './lifetime/way.ts'
-export type { OtherWay } from './lifetime/ways.ts'
+export { otherWays, type OtherWay } from './lifetime/ways.ts'
 export { MAX_YEARS, WinterEngine, requireYears } from './winter/engine.ts'
 export {
   figuresOf,

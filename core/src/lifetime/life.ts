@@ -64,7 +64,7 @@ export function meanYear({ months }: Pick<WinterSummary, 'months'>) {
  * its life that each part still has.
  *
  * @param of the design's own bill and run
- * Source: NREL/TP-462-5173; lives of electronics, pumps and modules as the design states them.
+ * Lives of electronics, pumps and modules are as the design states them; money is reckoned by {@link wayOf}.
  */
 export function lifeOf(design: Design, { bill, run }: { bill: Bill; run: LifeRun }): Life {
   const { budget, bank } = design

@@ -24,7 +24,7 @@ const DAYS = 365
  * unit, and going on as things are. Each but the last two gives what the design gives and what it falls short of.
  *
  * @param wantedKWh a year: served and not served
- * Source: NIST Handbook 135; Willans lines for the fuel of a generator.
+ * Money is reckoned by {@link wayOf}, the fuel of a generator by its Willans line.
  */
 export function otherWays(
   design: Design,
@@ -105,7 +105,7 @@ function generatorAlone(design: Design, wantedKWh: number, way: MakeWay): OtherW
     way(
       'generator',
       'A generator alone',
-      say`“${part.name}” ${amount(perDay, 'h')} a day at ${amount(meanW, 'W')} on average: ${amount(litres, 'L')} of fuel a year, and a new one every ${amount(lasts, 'years')}.`,
+      say`“${part.name}” ${amount(perDay, 'h')} a day at ${amount(meanW, 'W')} on average: ${amount(litres, 'L')} of fuel a year, and a new one after every ${amount(budget.life.generatorHours, 'h')}.`,
       {
         first: isThere ? 0 : anew,
         energyYearly: litres * fuelPricePerL,

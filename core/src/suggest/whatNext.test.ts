@@ -5,6 +5,7 @@ import { setOwned } from '../change/work.ts'
 import { copperDraw, gannetSkerry, larkspurBench } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 import { bill } from '../money/bill.ts'
+import { materialsOf } from '../money/materials.ts'
 import { priceOfChange } from '../money/change.ts'
 import { said } from '../units/words.ts'
 import { candidates } from './candidates.ts'
@@ -29,21 +30,31 @@ describe('what a change costs', () => {
     const design = larkspurBench()
     const lead = candidates(design).find(({ id }) => id === 'chemistry')!
     const { bank } = lead.design
-    const all = bank.inSeries * bank.inParallel * bank.part.price
+    const units = bank.inSeries * bank.inParallel * bank.part.price
+    // its leads, lugs and fuses are others too; what of them was there already is not bought twice
+    const had = new Map(materialsOf(design).map(({ key, quantity }) => [key, quantity]))
+    const materials = materialsOf(lead.design).reduce(
+      (sum, { key, quantity, unitPrice }) => sum + Math.max(0, quantity - (had.get(key) ?? 0)) * unitPrice,
+      0,
+    )
     const more = (1 + design.budget.taxPct / 100) * (1 + design.budget.contingencyPct / 100)
-    expect(priceOfChange(design, lead.design).price).toBeCloseTo(all * more, 6)
+    expect(materials).toBeGreaterThan(0)
+    expect(priceOfChange(design, lead.design).price).toBeCloseTo((units + materials) * more, 6)
   })
 
-  it('one more string costs its units, with tax and contingency', () => {
+  it('one more string costs its unit and what joins it, with tax and contingency', () => {
     const design = changed(larkspurBench(), ({ budget }) => Object.assign(budget, { taxPct: 10, contingencyPct: 5 }))
     const string = candidates(design).find(({ id }) => id === 'battery')!
-    expect(priceOfChange(design, string.design).price).toBeCloseTo(design.bank.part.price * 1.1 * 1.05, 6)
+    const { price } = priceOfChange(design, string.design)
+    const unit = design.bank.part.price * 1.1 * 1.05
+    expect(price).toBeGreaterThan(unit)
+    expect(price).toBeLessThan(unit * 1.1)
   })
 
   it('parts without a price say so and rank apart', () => {
     const design = changed(larkspurBench(), ({ bank }) => (bank.part.price = 0))
     const string = candidates(design).find(({ id }) => id === 'battery')!
-    expect(priceOfChange(design, string.design)).toEqual({ price: 0, unpriced: true })
+    expect(priceOfChange(design, string.design).unpriced).toBe(true)
     const of = (id: string, unpriced: boolean, saved: number): Candidate => ({
       id,
       says: id,

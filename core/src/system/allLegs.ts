@@ -6,6 +6,7 @@ import type { Builder, Given } from './builder.ts'
 import type { Inline } from './graph.ts'
 
 type Poles = 1 | 2 | 3
+/** Poles of a breaker on the AC side: one to a leg, two or three across the service. */
 export const acPoles = (across: boolean, design: Design): Poles => {
   if (!across) return 1
   return serviceOf(design.inverter) === 'three-phase' ? 3 : serviceOf(design.inverter) === 'split-phase' ? 2 : 1

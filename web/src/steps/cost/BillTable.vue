@@ -209,7 +209,7 @@ function own({ key, owned, quantity, name }: BillRow): void {
 </template>
 
 <style scoped>
-td {
+.bill td {
   vertical-align: middle;
 }
 

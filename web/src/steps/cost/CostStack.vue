@@ -21,17 +21,17 @@ const NAMES: Record<LayerOf, string> = {
   back: 'discount and incentives',
 }
 const COLOURS: Record<LayerOf, string> = {
-  bank: '--spruce',
-  array: '--ochre',
-  inverter: '--lichen',
-  generator: '--slate',
-  loads: '--clay',
-  wiring: '--soft',
-  extra: '--rule',
-  kit: '--spruce',
-  labour: '--clay',
-  carriage: '--ink',
-  back: '--card',
+  bank: 'var(--spruce)',
+  array: 'var(--ochre)',
+  inverter: 'var(--lichen)',
+  generator: 'var(--slate)',
+  loads: 'var(--clay)',
+  wiring: 'var(--soft)',
+  extra: 'var(--rule)',
+  kit: 'color-mix(in srgb, var(--spruce) 55%, var(--card))',
+  labour: 'color-mix(in srgb, var(--slate) 50%, var(--card))',
+  carriage: 'var(--ink)',
+  back: 'var(--card)',
 }
 const bill = computed(() => design.derived!.bill)
 const layers = computed(() => costStack(design.document!, bill.value))
@@ -65,7 +65,7 @@ const told = computed(() =>
           <i
             v-for="part in bar.parts"
             :key="part.of"
-            :style="{ width: `${(100 * part.sum) / most}%`, background: `var(${COLOURS[part.of]})` }"
+            :style="{ width: `${(100 * part.sum) / most}%`, background: COLOURS[part.of] }"
             :title="`${NAMES[part.of]} ${decimal(part.sum, 0)}`"
           />
         </div>
@@ -73,9 +73,9 @@ const told = computed(() =>
       </div>
     </div>
     <div class="row wrap key">
-      <span v-for="{ of, sums } in layers" :key="of"
-        ><i :style="{ background: `var(${COLOURS[of]})` }" :class="{ back: of === 'back' }" />{{ NAMES[of] }}
-        <b>{{ decimal(sums[0], 0) }}</b></span
+      <span v-for="layer in layers" :key="layer.of"
+        ><i :style="{ background: COLOURS[layer.of] }" :class="{ back: layer.of === 'back' }" />{{ NAMES[layer.of] }}
+        <b>{{ decimal(layer.sums[0], 0) }}</b></span
       >
       <span class="grow" />
       <FiguresTable

@@ -8,6 +8,7 @@ import FieldFold from '../../fields/FieldFold.vue'
 import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
+import { cents } from '../../frame/money.ts'
 import { saveCells } from '../../frame/files.ts'
 import { useNewRow } from '../../frame/newRow.ts'
 import { saveWorkbook } from '../../frame/spreadsheet.ts'
@@ -91,7 +92,7 @@ watch(
         />
         <Figure
           :class="{ stale }"
-          :value="costs.life.costPerKWh === null ? '—' : `${decimal(costs.life.costPerKWh, 2)} ${budget.currency}`"
+          :value="costs.life.costPerKWh === null ? '—' : `${cents(costs.life.costPerKWh)} ${budget.currency}`"
           label="a kilowatt-hour served"
         />
       </template>

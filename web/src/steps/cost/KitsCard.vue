@@ -92,6 +92,10 @@ function make(): void {
 </template>
 
 <style scoped>
+.sheet td {
+  vertical-align: middle;
+}
+
 .pick {
   width: 260px;
 }

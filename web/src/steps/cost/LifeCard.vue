@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import Chart from '../../drawing/Chart.vue'
 import { vStack } from '../../drawing/stacks.ts'
 import FieldGrid from '../../fields/FieldGrid.vue'
+import { cents } from '../../frame/money.ts'
 import { yearsWords } from '../../frame/yearsWords.ts'
 import Figure from '../../frame/Figure.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -40,7 +41,7 @@ const FIELDS = [
   'endValue',
 ].map((key) => `budget.life.${key}`)
 const perKWh = computed(() =>
-  life.value.costPerKWh === null ? '—' : `${decimal(life.value.costPerKWh, 2)} ${budget.value.currency}`,
+  life.value.costPerKWh === null ? '—' : `${cents(life.value.costPerKWh)} ${budget.value.currency}`,
 )
 const bankPerKWh = computed(() =>
   life.value.bankPerUsableKWh === null ? 'no price' : `${whole(life.value.bankPerUsableKWh)} ${budget.value.currency}`,
@@ -66,7 +67,7 @@ const again = (years: readonly number[]) =>
       <Figure :value="`${decimal(life.bankYears, 1)} years`" label="the bank lasts" />
       <Figure :sheet="sheets.perUsableKWh" :value="bankPerKWh" label="a usable kilowatt-hour of the bank" />
     </div>
-    <div class="two" :class="{ stale }">
+    <div :class="{ stale }">
       <Chart
         type="bar"
         stacked
@@ -74,7 +75,7 @@ const again = (years: readonly number[]) =>
         :series="series"
         :categories="categories"
         :colours="['--slate', '--lichen', '--ochre']"
-        :height="220"
+        :height="190"
         :format="(value: number) => prefs.show(value, '')"
         :tick-amount="12"
         :label="`What is paid in each year after the first day, ${budget.currency}`"
@@ -120,23 +121,11 @@ const again = (years: readonly number[]) =>
   margin-bottom: 8px;
 }
 
-.two {
-  display: grid;
-  gap: 18px;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
-}
-
 .stale {
   opacity: 0.5;
 }
 
 .more {
   margin: 10px 0;
-}
-
-@media (width <= 900px) {
-  .two {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

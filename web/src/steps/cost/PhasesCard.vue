@@ -84,6 +84,10 @@ const add = () => design.change('another phase', addPhase)
 </template>
 
 <style scoped>
+.sheet td {
+  vertical-align: middle;
+}
+
 .stale {
   opacity: 0.6;
 }

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import Chart from '../../drawing/Chart.vue'
 import { vStack } from '../../drawing/stacks.ts'
 import FieldGrid from '../../fields/FieldGrid.vue'
+import { cents } from '../../frame/money.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
@@ -15,7 +16,16 @@ const budget = computed(() => design.document!.budget)
 const anyway = computed(() => design.derived!.bill.anyway)
 const life = computed(() => props.costs.life)
 const whole = (value: number) => decimal(value, 0)
-const FIELDS = Object.keys(budget.value.others).map((key) => `budget.others.${key}`)
+const FIELDS = [
+  'gridQuote',
+  'gridMonthly',
+  'gridPerKWh',
+  'nothingYearly',
+  'unitPrice',
+  'unitKWhPerDay',
+  'unitYears',
+  'generatorHoursPerDay',
+].map((key) => `budget.others.${key}`)
 interface Row {
   id: string
   name: string
@@ -108,7 +118,7 @@ const left = computed(() => props.costs.ways.filter((way) => !drawn.value.includ
             <td class="n">{{ whole(row.first) }}</td>
             <td class="n">{{ whole(row.yearly) }}</td>
             <td class="n">{{ whole(row.presentValue) }}</td>
-            <td class="n">{{ row.perKWh === null ? '—' : decimal(row.perKWh, 2) }}</td>
+            <td class="n">{{ row.perKWh === null ? '—' : cents(row.perKWh) }}</td>
             <td class="n">{{ prefs.show(row.kWh * 1000, 'Wh') }}</td>
             <td>{{ row.payback }}</td>
           </tr>
@@ -136,7 +146,7 @@ const left = computed(() => props.costs.ways.filter((way) => !drawn.value.includ
       />
       <p v-if="left.length > 0" class="quiet">Too dear to draw beside the others: {{ left.join(', ') }}.</p>
     </template>
-    <FieldGrid :fields="FIELDS" column-width="150px" />
+    <div class="asked"><FieldGrid :fields="FIELDS" column-width="150px" /></div>
   </section>
 </template>
 
@@ -145,6 +155,10 @@ small {
   display: block;
   max-width: 46ch;
   color: var(--soft);
+}
+
+.asked {
+  margin-top: 12px;
 }
 
 .stale {
