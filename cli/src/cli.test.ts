@@ -35,6 +35,22 @@ function file(change: (design: Design) => void = () => {}): string {
   return path
 }
 
+/** What a design keeps of a year of imported hours. */
+const hoursOf = ({ monthly, persistence, windMS }: Design['place']): Design['place']['hours'] => ({
+  fileId: '11111111-2222-4333-8444-555555555555',
+  name: 'Valley',
+  years: 1,
+  utcOffsetH: -7,
+  monthly,
+  persistence,
+  windMS,
+  interannualPct: null,
+  lowestC: -9,
+  highestC: 30,
+})
+/** What a sum each year is worth today. */
+const annuity = (years: number, rate: number) => (1 - (1 + rate) ** -years) / rate
+
 describe('ambrel', () => {
   it('starts as a program, reads its input line by line, and ends with its code', () => {
     const lines = '{"name":"sun.diffuseFraction","with":{"clearness":0.35}}\nnonsense\n'
@@ -85,6 +101,34 @@ describe('ambrel', () => {
     expect(Math.round(sums.partsSum * 100)).toBe(goods)
     expect(sums.unquoted).toBeGreaterThan(10)
     expect(sums.total).toBeGreaterThan(sums.partsSum)
+  })
+
+  it('cost reckons the life over the run, and takes the prices of a list', async () => {
+    const { overLife } = JSON.parse((await ambrel(['cost', file(), '--years', '5'])).stdout)
+    expect(overLife).toMatchObject({ years: 25, over: 5 })
+    expect(overLife.byYear).toHaveLength(25)
+    expect(overLife.costPerKWh).toBeCloseTo(overLife.presentValue / (overLife.kWhPerYear * annuity(25, 0.03)), 6)
+    expect(overLife.ways.map(({ id }: { id: string }) => id)).toEqual(['grid', 'generator', 'unit', 'nothing'])
+    const list = join(folder, 'list.csv')
+    writeFileSync(list, 'key,item,price\nbank,,1300\ninverter,,1\ninverter,,2\nbank2,gnome,5\nlabel,,0\n')
+    const run = await ambrel(['cost', file(), '--years', '1', '--prices', list])
+    const { prices, lines } = JSON.parse(run.stdout)
+    expect(prices).toMatchObject({ taken: 1, notOnTheBill: 1, severalPrices: [{ key: 'inverter' }] })
+    expect(prices.problems).toEqual(['Line 6: the price of “label” is 0; it must be above 0.'])
+    expect(lines.find(({ key }: { key: string }) => key === 'bank').unitPrice).toBe(1300)
+    const none = await ambrel(['cost', file(), '--prices', join(folder, 'none.csv')])
+    expect(none.status).toBe(2)
+    expect(none.stderr).toContain('--prices')
+  })
+
+  it('cost of a design that runs on a weather file is a bill without a life, until the file is given', async () => {
+    const path = file((design) => {
+      design.place.source = 'hours'
+      design.place.hours = hoursOf(design.place)
+    })
+    const { total, overLife } = JSON.parse((await ambrel(['cost', path])).stdout)
+    expect(total).toBeGreaterThan(0)
+    expect(overLife).toBeNull()
   })
 
   it('wire prints every circuit with its conductor and device', async () => {
@@ -227,20 +271,7 @@ describe('ambrel', () => {
       const { status, stderr } = await ambrel([
         'run',
         file(({ place }) => {
-          const { monthly, persistence, windMS } = place
-          const fileId = '11111111-2222-4333-8444-555555555555'
-          place.hours = {
-            fileId,
-            name: 'Valley',
-            years: 1,
-            utcOffsetH: -7,
-            monthly,
-            persistence,
-            windMS,
-            interannualPct: null,
-            lowestC: -9,
-            highestC: 30,
-          }
+          place.hours = hoursOf(place)
           place.source = 'hours'
         }),
       ])

@@ -29,8 +29,9 @@ async function openDemo(page: Page, family: string, variant: string): Promise<vo
   await page.locator('section.strip .bar').first().waitFor()
 }
 
-/** high enough for all of the wiring step */
-const WHOLE_STEP_PX = 4200
+/** steps that are shown whole, by day and by night, with a height that holds all of them */
+const WHOLE = ['wiring', 'cost'] as const
+const WHOLE_STEP_PX = { wiring: 4200, cost: 4300 }
 const browser = await openBrowser()
 const { page } = await openPage(browser)
 await page.goto(base)
@@ -42,6 +43,7 @@ await settle(page)
 await page.screenshot({ path: `${folder}parts.png` })
 await openDemo(page, 'Larkspur Bench', 'As planned')
 for (const [step, key] of Object.entries(KEYS)) {
+  if ((WHOLE as readonly string[]).includes(step)) continue
   await page.keyboard.press(key)
   await page.locator(`[data-bench=${step}] h1`).waitFor()
   if (step === 'winter') {
@@ -69,19 +71,28 @@ async function lower(step: string, key: string, heading: string, name: string): 
 await lower('place', '1', 'Sun paths and horizon', 'place-horizon')
 await openDemo(page, 'Copper Draw', 'As found')
 await lower('array', '4', 'Unlike strings together', 'array-unlike')
-/** The whole step, drawing, schedule, wall and labels, by day and by night. */
-async function whole(of: Page, name: string): Promise<void> {
-  await openDemo(of, 'Rowan Forks', 'As planned')
-  await of.keyboard.press('8')
-  await of.locator('[data-bench=wiring] h1').waitFor()
-  await of.setViewportSize({ width: 1280, height: WHOLE_STEP_PX })
+/** The whole of a long step. */
+async function whole(of: Page, step: 'wiring' | 'cost', name: string): Promise<void> {
+  const [family, variant] =
+    step === 'wiring' ? ['Rowan Forks', 'As planned'] : ['Larkspur Bench', 'More sun, less bank']
+  await openDemo(of, family, variant)
+  await of.keyboard.press(KEYS[step])
+  await of.locator(`[data-bench=${step}] h1`).waitFor()
+  if (step === 'cost') {
+    await of.locator('[data-variants]').getByLabel('Flooded bank').check()
+    await of.locator('[data-compare]').click()
+    await of.locator('[data-variants] tbody').waitFor()
+  }
+  await of.setViewportSize({ width: 1280, height: WHOLE_STEP_PX[step] })
   await settle(of)
   await of.screenshot({ path: `${folder}${name}.png` })
   await of.setViewportSize({ width: 1280, height: 800 })
 }
-await whole(page, 'wiring-whole')
 const night = await openPage(browser, { night: true })
-await whole(night.page, 'wiring-night')
+for (const step of WHOLE) {
+  await whole(page, step, step)
+  await whole(night.page, step, `${step}-night`)
+}
 await openDemo(night.page, 'Larkspur Bench', 'Flooded bank')
 await settle(night.page)
 await night.page.screenshot({ path: `${folder}winter-night.png` })

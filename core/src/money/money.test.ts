@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
+import {
+  copperDraw,
+  gannetSkerry,
+  larkspurBench,
+  larkspurFlooded,
+  larkspurMoreSun,
+  SAMPLE_FAMILIES,
+} from '../design/samples.ts'
+import { said } from '../units/words.ts'
 import { newSource } from '../generator/sources.ts'
 import type { Design } from '../document/types.ts'
 import { bill } from './bill.ts'
@@ -68,6 +76,18 @@ describe('the bill', () => {
       const asked = string * (1 + taxPct / 100) * (1 + contingencyPct / 100)
       // tax and contingency are each rounded to the cent, before and after
       expect(Math.abs(bill(design, []).total - total - asked)).toBeLessThanOrEqual(0.02)
+    },
+  )
+
+  it.each(SAMPLE_FAMILIES.flat())(
+    '%o: nothing of it is without a price, and no line is typed that the list has',
+    (make) => {
+      const { rows } = bill(make())
+      const bare = rows.filter(({ unitPrice, partId }) => unitPrice <= 0 && !partId.startsWith('in-'))
+      expect(bare.map(({ key }) => key)).toEqual([])
+      const typed = rows.filter(({ step }) => step === 'extra').map(({ name }) => said(name))
+      expect(typed.filter((name) => /fuse|breaker|cable|conduit|rail|clamp|lug|enclosure|box/i.test(name))).toEqual([])
+      expect(new Set(rows.map(({ key }) => key)).size).toBe(rows.length)
     },
   )
 })

@@ -16,7 +16,7 @@ export interface Find extends Command {
 
 /** Parts of the document that are lists of their own, read from files, or no field of a form. */
 const NO_FIELD =
-  /^(format|version|loads|place\.(hours|monthly|horizon)|touched|build|circuits|pumps|sources|budget\.(owned|extras)|bank\.(order|weak)|household\.away|inverter\.part\.(battery|controller))|\.(id|estimated|capacities|cycles)\b/
+  /^(format|version|loads|place\.(hours|monthly|horizon)|touched|build|circuits|pumps|sources|budget\.(owned|extras|priced|kits|phases)|bank\.(order|weak)|household\.away|inverter\.part\.(battery|controller))|\.(id|estimated|capacities|cycles)\b/
 /** of lists that hold at least one, the field of the first is meant */
 const first = (path: string) => path.replaceAll('[]', '.0')
 

@@ -12,3 +12,11 @@ export function pricedBy({ unit }: Pick<BillRow, 'unit'>, units: UnitSystem): { 
   if (unit !== 'm') return { share: 1, says: '' }
   return units === 'imperial' ? { share: feetToMetres(1), says: '/ft' } : { share: 1, says: '/m' }
 }
+
+/** What a line of the bill comes to now, or why it comes to nothing. */
+export function together({ status, comes, inKit, quantity, owned, unitPrice, sum }: BillRow): string {
+  if (status === 'owned') return 'owned'
+  if (inKit > 0 && inKit === quantity - owned) return 'in a kit'
+  if (comes[0] === 0 && comes.some((count) => count > 0)) return 'later'
+  return unitPrice > 0 || comes[0] === 0 ? cents(sum) : 'no price'
+}

@@ -16,7 +16,7 @@ import { vStack } from '../drawing/stacks.ts'
 import StateMark from '../drawing/StateMark.vue'
 import WeekBars from '../drawing/WeekBars.vue'
 import { keyFigure, STEP_NAMES, stepName } from '../frame/steps.ts'
-import { cents, pricedBy } from '../frame/money.ts'
+import { cents, pricedBy, together } from '../frame/money.ts'
 import { noteOf } from '../frame/notes.ts'
 import { useDesign } from '../stores/design.ts'
 import { useLog } from '../stores/log.ts'
@@ -35,6 +35,19 @@ const prefs = usePrefs()
 const winter = useWinter()
 const failure = useOpened(() => props.id, 'report')
 const drawn = computed(() => design.document)
+/** What stands between the lines of the bill and its total. */
+const sums = computed((): [string, number][] => {
+  const { tax, freight, labour, contingency, incentives } = design.derived!.bill
+  const all: [string, number][] = [
+    ['discount', -drawn.value!.budget.discount],
+    ['tax', tax],
+    ['freight', freight],
+    ['labour', labour],
+    ['contingency', contingency],
+    ['incentives', -incentives],
+  ]
+  return all.filter(([, sum]) => sum !== 0)
+})
 const summary = computed(() => design.winterSummary)
 const says = computed(() =>
   summary.value && drawn.value
@@ -179,13 +192,23 @@ const oneLineSvg = computed(() => {
                 <td class="n">
                   {{ cents(line.unitPrice * pricedBy(line, prefs.units).share) }}{{ pricedBy(line, prefs.units).says }}
                 </td>
-                <td class="n">{{ line.status === 'buy' ? cents(line.sum) : line.status }}</td>
+                <td class="n">{{ together(line) }}</td>
+              </tr>
+              <tr v-for="[of, sum] in sums" :key="of">
+                <td colspan="3">{{ of }}</td>
+                <td class="n">{{ cents(sum) }}</td>
               </tr>
               <tr>
                 <td colspan="3"><b>In all</b></td>
                 <td class="n">
                   <b>{{ cents(design.derived.bill.total) }}</b>
                 </td>
+              </tr>
+              <tr v-for="phase in design.derived.bill.phases.slice(1)" :key="phase.id">
+                <td colspan="3">
+                  {{ phase.name }}{{ phase.buyOn ? `, ${phase.buyOn}` : '' }}, with tax and contingency
+                </td>
+                <td class="n">{{ cents(phase.sum) }}</td>
               </tr>
             </tbody>
           </table>

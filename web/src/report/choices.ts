@@ -10,7 +10,7 @@ export interface Choice {
 
 /** What stands elsewhere in a report, or is no choice of anybody's. */
 const NOT_TOLD =
-  /^(format|version|name|variant|notes|touched|build|loads|runs|budget\.(owned|extras)|place\.(monthly|hours|horizon))|\.(id|estimated|capacities|cycles|battery|tiltSeasons)\b/
+  /^(format|version|name|variant|notes|touched|build|loads|runs|budget\.(owned|extras|priced|kits|phases)|place\.(monthly|hours|horizon))|\.(id|estimated|capacities|cycles|battery|tiltSeasons)\b/
 const LISTS: readonly Field['kind'][] = ['rows', 'part', 'numbers', 'texts']
 
 /** The places that a path through lists stands for: `arrays[].tiltDeg` is one for each array. */

@@ -87,6 +87,12 @@ export const useDesign = defineStore('design', () => {
       const row = derived.value?.bill.rows.find((each) => each.key === key)
       return row ? `${prefs.say(row.name)}: ${message}` : message
     }
+    const group = /^budget\.(kits|phases)\.(\d+)/.exec(path)
+    if (group) {
+      const { budget } = (entered.value ?? document.value)!
+      const named = budget[group[1] as 'kits' | 'phases'][Number(group[2])]
+      return named ? `${named.name}: ${message}` : message
+    }
     if (list !== 'loads' && list !== 'arrays' && list !== 'controllers' && list !== 'circuits') return message
     const holder = entered.value ?? document.value
     const name =

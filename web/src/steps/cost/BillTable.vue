@@ -4,7 +4,7 @@ import { ChevronDown, ChevronRight, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { vStack } from '../../drawing/stacks.ts'
 import DocumentField from '../../fields/DocumentField.vue'
-import { cents } from '../../frame/money.ts'
+import { cents, together } from '../../frame/money.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import PriceField from './PriceField.vue'
@@ -36,13 +36,6 @@ const shown = ref('')
 const count = ({ unit, quantity }: BillRow) => (unit === 'm' ? prefs.show(quantity, 'm') : String(quantity))
 const extras = computed(() => design.document!.budget.extras)
 const phases = computed(() => design.document!.budget.phases.map(({ id, name }) => ({ value: id, label: name })))
-/** What a line comes to now, or why it comes to nothing. */
-function together({ status, comes, inKit, quantity, owned, unitPrice, sum }: BillRow): string {
-  if (status === 'owned') return 'owned'
-  if (inKit > 0 && inKit === quantity - owned) return 'in a kit'
-  if (comes[0] === 0 && comes.some((count) => count > 0)) return 'later'
-  return unitPrice > 0 || comes[0] === 0 ? cents(sum) : 'no price'
-}
 function own({ key, owned, quantity, name }: BillRow): void {
   const all = owned === quantity
   design.change(`${prefs.say(name)}: ${all ? 'to buy' : 'owned'}`, setOwned(key, !all))
