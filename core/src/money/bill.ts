@@ -2,7 +2,7 @@ import type { Budget, Design, PricedItem } from '../document/types.ts'
 import { said, type Words } from '../units/words.ts'
 import { idsIn, materialsOf, quantityFor, type Material, type MaterialGroup } from './materials.ts'
 import { partsOf, type PartsLine } from './parts.ts'
-import { atPhase, phasesOf, putOff, type Phase } from './phases.ts'
+import { phasesOf, putOff, standingAt, type Phase } from './phases.ts'
 import { reckonBill, toTheCent } from './reckoning.ts'
 
 /** A line of the bill: a part, a material, a kit, or something the list cannot know. */
@@ -132,7 +132,7 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
       standing && !chosen
         ? byPhase(
             quantity,
-            standing.map((ids) => ids && quantityFor(material, ids)),
+            standing.map((ids) => quantityFor(material, ids)),
           )
         : undefined
     add({ key, group, step: 'wiring', partId: '', name: what, unit, quantity, owned: 0 }, unitPrice, true, comes)
@@ -183,21 +183,20 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
 }
 
 /**
- * What stands after each phase, as ids of what materials are for; null for a phase after which there is no system yet.
+ * What stands after each phase, as ids of what materials are for.
  * @returns null where nothing of the parts comes later
  */
-function standingOf(design: Design, phases: number): (Set<string> | null)[] | null {
+function standingOf(design: Design, phases: number): Set<string>[] | null {
   if (phases < 2) return null
-  const designs = Array.from({ length: phases }, (_, k) => atPhase(design, k))
-  if (designs.every((each) => each === design)) return null
-  return designs.map((each) => each && idsIn(materialsOf(each)))
+  const designs = Array.from({ length: phases }, (_, k) => standingAt(design, k).design)
+  return designs.every((each) => each === design) ? null : designs.map((each) => idsIn(materialsOf(each)))
 }
 
 /** What of a quantity is bought in each phase; the last brings what is still missing. @param standing how much of it stands after each */
-function byPhase(quantity: number, standing: (number | null)[]): number[] {
+function byPhase(quantity: number, standing: readonly number[]): number[] {
   let there = 0
   return standing.map((stands, k) => {
-    const until = k === standing.length - 1 ? quantity : Math.max(there, Math.min(quantity, stands ?? 0))
+    const until = k === standing.length - 1 ? quantity : Math.max(there, Math.min(quantity, stands))
     const more = until - there
     there = until
     return more

@@ -44,6 +44,10 @@ describe('phases', () => {
     const design = later(larkspurBench(), { bank: { phase: 'b' } }, ['a', 'b'])
     expect([0, 1].map((k) => atPhase(design, k))).toEqual([null, null])
     expect(atPhase(design, 2)).toBe(design)
+    // what is bought before it has its own wire and rack all the same
+    const { rows } = bill(design)
+    expect(rows.find(({ key }) => key === 'rail')!.comes.slice(1)).toEqual([0, 0])
+    expect(rows.some(({ key, comes }) => key.startsWith('cable ') && comes[0] > 0)).toBe(true)
   })
 
   it('bring their wire, boxes and racks with them, each metre once', () => {

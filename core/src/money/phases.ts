@@ -47,6 +47,15 @@ export function putOff(design: Pick<Design, 'budget'>, item: PricedItem | undefi
  * @returns null where bank or inverter come later, so that there is no system yet
  */
 export function atPhase(design: Design, phase: number): Design | null {
+  const { design: standing, runs } = standingAt(design, phase)
+  return runs ? standing : null
+}
+
+/**
+ * What of a design stands once a phase is bought, whether it runs or not: of a bank or inverters that all come later one
+ * string and one are kept, so that what else is there has its wires to them.
+ */
+export function standingAt(design: Design, phase: number): { design: Design; runs: boolean } {
   const items = new Map(design.budget.priced.map((item) => [item.key, item]))
   const kitOf = new Map(
     design.budget.kits.flatMap(({ id, of }) => of.map((item) => [item.key, { ...item, id }] as const)),
@@ -62,13 +71,12 @@ export function atPhase(design: Design, phase: number): Design | null {
     }),
   )
   const without = (key: string) => missing.get(key) ?? 0
-  if ([...missing.values()].every((count) => count === 0)) return design
+  if ([...missing.values()].every((count) => count === 0)) return { design, runs: true }
   const { bank, inverter, generator } = design
   const strings = (of: { inSeries: number; inParallel: number }, less: number) =>
     Math.floor((of.inSeries * of.inParallel - less) / of.inSeries)
   const bankStrings = strings(bank, without('bank'))
   const inverters = inverter.quantity - without('inverter')
-  if (bankStrings < 1 || inverters < 1) return null
   const controllers = design.controllers.filter(({ id }) => without(id) === 0)
   const there = new Set(controllers.map(({ id }) => id))
   const arrays = design.arrays.flatMap((array) => {
@@ -76,20 +84,28 @@ export function atPhase(design: Design, phase: number): Design | null {
     if (inParallel < 1 || (array.controllerId !== '' && !there.has(array.controllerId))) return []
     return [inParallel === array.inParallel ? array : { ...array, inParallel }]
   })
-  const units = bank.inSeries * bankStrings
+  const kept = Math.max(1, bankStrings)
   const next: Design = {
     ...design,
     bank:
-      bankStrings === bank.inParallel
+      kept === bank.inParallel
         ? bank
-        : { ...bank, inParallel: bankStrings, order: [], weak: bank.weak.filter(({ unit }) => unit <= units) },
+        : {
+            ...bank,
+            inParallel: kept,
+            order: [],
+            weak: bank.weak.filter(({ unit }) => unit <= bank.inSeries * kept),
+          },
     arrays,
     controllers,
-    inverter: inverters === inverter.quantity ? inverter : { ...inverter, quantity: inverters },
+    inverter: { ...inverter, quantity: Math.max(1, inverters) },
     generator: without('generator') > 0 ? { ...generator, present: false } : generator,
     sources: design.sources.filter(({ id }) => without(id) === 0),
     pumps: design.pumps.filter(({ id }) => without(id) === 0),
   }
   const circuits = new Set(systemOf(next).circuits.map(({ id }) => id))
-  return { ...next, circuits: next.circuits.filter(({ id }) => circuits.has(id)) }
+  return {
+    design: { ...next, circuits: next.circuits.filter(({ id }) => circuits.has(id)) },
+    runs: bankStrings >= 1 && inverters >= 1,
+  }
 }

@@ -255,6 +255,27 @@ function own({ key, owned, quantity, name }: BillRow): void {
   padding: 4px 0 12px;
 }
 
+.fields :deep(.toggle) {
+  grid-column: span 2;
+  align-self: end;
+}
+
+@media (width <= 720px) {
+  .area,
+  .area th {
+    display: flex;
+    align-items: baseline;
+  }
+
+  .area th {
+    flex: 1;
+  }
+
+  .area td.sum::before {
+    content: none !important;
+  }
+}
+
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(132px, 1fr));

@@ -45,6 +45,8 @@ const bars = computed(() =>
     parts: layers.value.filter(({ sums }) => sums[k] > 0).map(({ of, sums }) => ({ of, sum: sums[k] })),
   })),
 )
+/** Of all phases. */
+const total = (sums: readonly number[]) => sums.reduce((all, each) => all + each, 0)
 const rows = () => [
   ...layers.value.map(({ of, sums }) => [NAMES[of], ...sums.map(cents)]),
   ['together', ...bill.value.phases.map(({ sum }) => cents(sum))],
@@ -75,7 +77,7 @@ const told = computed(() =>
     <div class="row wrap key">
       <span v-for="layer in layers" :key="layer.of"
         ><i :style="{ background: COLOURS[layer.of] }" :class="{ back: layer.of === 'back' }" />{{ NAMES[layer.of] }}
-        <b>{{ decimal(layer.sums[0], 0) }}</b></span
+        <b>{{ decimal(total(layer.sums), 0) }}</b></span
       >
       <span class="grow" />
       <FiguresTable

@@ -3,6 +3,7 @@ import { decimal, lifeSheets, type CostOverLife } from '@ambrel/core'
 import { computed } from 'vue'
 import Chart from '../../drawing/Chart.vue'
 import { vStack } from '../../drawing/stacks.ts'
+import DocumentField from '../../fields/DocumentField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
 import { cents } from '../../frame/money.ts'
 import { yearsWords } from '../../frame/yearsWords.ts'
@@ -38,7 +39,6 @@ const FIELDS = [
   'moduleYears',
   'pumpYears',
   'generatorHours',
-  'endValue',
 ].map((key) => `budget.life.${key}`)
 const perKWh = computed(() =>
   life.value.costPerKWh === null ? '—' : `${cents(life.value.costPerKWh)} ${budget.value.currency}`,
@@ -112,6 +112,7 @@ const again = (years: readonly number[]) =>
       <template v-else>It has paid for itself after {{ decimal(costs.moreBattery.payback, 1) }} years.</template>
     </p>
     <FieldGrid :fields="FIELDS" column-width="140px" />
+    <DocumentField class="end" path="budget.life.endValue" labelled />
   </section>
 </template>
 
@@ -123,6 +124,10 @@ const again = (years: readonly number[]) =>
 
 .stale {
   opacity: 0.5;
+}
+
+.end {
+  margin-top: 10px;
 }
 
 .more {
