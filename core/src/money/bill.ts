@@ -124,7 +124,7 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
   }
   for (const { id, name, price } of budget.kits)
     add({ key: id, group: 'major', step: 'kit', partId: '', name, unit: '', quantity: 1, owned: 0 }, price, false)
-  const standing = standingOf(design, phases.length)
+  const standing = standingOf(design, materials, phases.length)
   for (const material of materials) {
     const { key, group, what, unit, quantity, unitPrice } = material
     const chosen = known.get(key)?.status === 'later'
@@ -186,10 +186,12 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
  * What stands after each phase, as ids of what materials are for.
  * @returns null where nothing of the parts comes later
  */
-function standingOf(design: Design, phases: number): Set<string>[] | null {
+function standingOf(design: Design, materials: readonly Material[], phases: number): Set<string>[] | null {
   if (phases < 2) return null
   const designs = Array.from({ length: phases }, (_, k) => standingAt(design, k).design)
-  return designs.every((each) => each === design) ? null : designs.map((each) => idsIn(materialsOf(each)))
+  return designs.every((each) => each === design)
+    ? null
+    : designs.map((each) => idsIn(each === design ? materials : materialsOf(each)))
 }
 
 /** What of a quantity is bought in each phase; the last brings what is still missing. @param standing how much of it stands after each */
