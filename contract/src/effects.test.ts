@@ -104,7 +104,7 @@ const DESIGNS: (() => Design)[] = [
   // a line of the bill with terms of its own
   changed(larkspurBench, (design) => {
     Object.assign(design.budget, { taxPct: 10, incentivePct: 10 })
-    design.budget.priced = [{ ...pricedOf(design, 'bank'), unitPrice: 900 }]
+    design.budget.priced = [{ ...pricedOf(design, 'label'), unitPrice: 9 }]
   }),
   // bought in two steps, in part as a kit, by hours, and held against other ways over its life
   changed(larkspurBench, (design) => {

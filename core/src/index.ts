@@ -230,6 +230,7 @@ export {
   type PriceList,
   type SoughtRow,
 } from './money/priceList.ts'
+export { partAt } from './money/parts.ts'
 export { atPhase } from './money/phases.ts'
 export { costStack, type Layer, type LayerOf } from './money/stack.ts'
 export { materialsOf, type Material, type MaterialGroup } from './money/materials.ts'

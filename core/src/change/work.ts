@@ -1,10 +1,10 @@
 import { COUNTS } from '../fields/limits.ts'
 import { bill, pricedOf } from '../money/bill.ts'
-import { partsOf } from '../money/parts.ts'
+import { partAt, partsOf } from '../money/parts.ts'
 import { toTheCent } from '../money/reckoning.ts'
 import { nextId } from '../design/defaults.ts'
 import type { Absence, BudgetKit, BudgetLine, BudgetPhase, PricedItem } from '../document/types.ts'
-import { addTo } from './field.ts'
+import { addTo, setField } from './field.ts'
 import type { Change } from './change.ts'
 
 /** Two weeks of January, to be put right. */
@@ -34,20 +34,22 @@ export const setPriced =
     const { priced } = design.budget
     const there = priced.find((each) => each.key === key)
     if (!there && priced.length >= COUNTS.priced) return design
-    const next = { ...pricedOf(design, key), ...changes }
+    const next = { ...pricedOf(design, key), ...changes, partId: partAt(design, key)?.id ?? '' }
     const list = there ? priced.map((each) => (each === there ? next : each)) : [...priced, next]
     return { ...design, budget: { ...design.budget, priced: list } }
   }
 
-/** What a list asks for lines of the bill, taken as quotes; nothing else of what is known of them changes. */
+/** What a list asks for lines of the bill, taken as quotes: of a part it goes into its data sheet. Nothing else of what is known of them changes. */
 export const takePrices =
   (prices: readonly Pick<PricedItem, 'key' | 'unitPrice' | 'quotedOn' | 'leadDays'>[]): Change =>
   (design) =>
-    prices.reduce<typeof design>(
-      (next, { key, unitPrice, quotedOn, leadDays }) =>
-        setPriced(key, { unitPrice, quotedOn, ...(leadDays === null ? {} : { leadDays }) })(next),
-      design,
-    )
+    prices.reduce<typeof design>((next, { key, unitPrice, quotedOn, leadDays }) => {
+      const part = partAt(next, key)
+      const quote = { quotedOn, ...(leadDays === null ? {} : { leadDays }) }
+      return part
+        ? setPriced(key, quote)(setField(`${part.path}.price`, unitPrice)(next))
+        : setPriced(key, { unitPrice, ...quote })(next)
+    }, design)
 
 /** A kit of lines of the bill, all that is to be bought of each, at what they cost by themselves. @param keys of the lines */
 export const addKit =

@@ -17,7 +17,9 @@ export interface OwnedPart {
 export interface PricedItem {
   /** of a part, or what a material is and its size */
   key: string
-  /** as it was quoted; null for the data sheet's, or a sample price */
+  /** of the part it was said of: of another in its place nothing is known; empty for materials */
+  partId: string
+  /** of a material as it was quoted; null for a sample price, and for a part, whose price stands in its data sheet */
   unitPrice: number | null
   discountPct: number
   freight: number

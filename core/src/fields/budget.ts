@@ -42,6 +42,12 @@ const OWNED: FieldTable<OwnedPart> = {
 
 const PRICED: FieldTable<PricedItem> = {
   key: words('Of', 120, 'The key of a part, or what a material is and its size.'),
+  partId: words(
+    'Part',
+    60,
+    'The key of the part it was said of; it does not hold for another in its place.',
+    since(10, ''),
+  ),
   unitPrice: number('Each', 'money', 0, 1e7, 'Price of one, or of a metre, as you were quoted it.', {
     empty: 'sample',
   }),

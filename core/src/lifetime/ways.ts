@@ -97,8 +97,8 @@ function generatorAlone(design: Design, wantedKWh: number, way: MakeWay): OtherW
   const meanW = (1000 * wantedKWh) / hours
   if (meanW > backupPower({ ...design, generator: { ...generator, kind: 'generator' } }).realW) return []
   const litres = fuelLitres(part.ratedW, meanW, hours, part.fuel)
-  const { taxed, unitPrice } = pricedOf(design, 'generator')
-  const anew = (unitPrice ?? part.price) * (taxed ? 1 + budget.taxPct / 100 : 1)
+  const { taxed } = pricedOf(design, 'generator')
+  const anew = part.price * (taxed ? 1 + budget.taxPct / 100 : 1)
   const lasts = budget.life.generatorHours / hours
   const isThere = budget.owned.some(({ key, partId }) => key === 'generator' && partId === part.id)
   return [

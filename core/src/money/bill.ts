@@ -1,7 +1,7 @@
 import type { Budget, Design, PricedItem } from '../document/types.ts'
 import { said, type Words } from '../units/words.ts'
 import { idsIn, materialsOf, quantityFor, type Material, type MaterialGroup } from './materials.ts'
-import { partsOf, type PartsLine } from './parts.ts'
+import { holds, partsOf, pricedLines, type PartsLine } from './parts.ts'
 import { phasesOf, putOff, standingAt, type Phase } from './phases.ts'
 import { reckonBill, toTheCent } from './reckoning.ts'
 
@@ -57,6 +57,7 @@ export interface Bill {
 }
 
 const BARE: Omit<PricedItem, 'key'> = {
+  partId: '',
   unitPrice: null,
   discountPct: 0,
   freight: 0,
@@ -70,8 +71,10 @@ const BARE: Omit<PricedItem, 'key'> = {
 }
 
 /** What somebody said of a line's price, or nothing. */
-export const pricedOf = (design: Pick<Design, 'budget'>, key: string): PricedItem =>
-  design.budget.priced.find((each) => each.key === key) ?? { key, ...BARE }
+export function pricedOf(design: Design, key: string): PricedItem {
+  const item = design.budget.priced.find((each) => each.key === key)
+  return item && holds(design, item) ? item : { key, ...BARE }
+}
 
 /** What is paid for work: the sum that was agreed, and the hours at their price. */
 export const labourOf = ({ labour, hourly, hours }: Pick<Budget, 'labour' | 'hourly' | 'hours'>): number =>
@@ -86,7 +89,7 @@ export const labourOf = ({ labour, hourly, hours }: Pick<Budget, 'labour' | 'hou
  */
 export function bill(design: Design, materials: readonly Material[] = materialsOf(design)): Bill {
   const { budget } = design
-  const known = new Map(budget.priced.map((each) => [each.key, each]))
+  const known = pricedLines(design)
   const kitOf = new Map(budget.kits.flatMap(({ id, of }) => of.map((item) => [item.key, { ...item, id }] as const)))
   const phases = phasesOf(design)
   const rows: BillRow[] = []
@@ -104,7 +107,8 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
       comes && inKit === 0
         ? comes
         : phases.map((_, k) => (k === 0 ? toBuy - off.count : k === off.phase ? off.count : 0))
-    const each = unitPrice ?? price
+    // a part's price stands in its data sheet, and only there
+    const each = (isMaterial ? unitPrice : null) ?? price
     rows.push({
       ...given,
       comes: isThere ? phases.map(() => 0) : when,

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import { takeBattery } from '../change/bank.ts'
 import { setCircuit } from '../change/circuits.ts'
+import { setPriced, takePrices } from '../change/work.ts'
 import { copperDraw, larkspurBench, rowanForks } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
-import { structuredCloneOf } from '../parts/shelf.ts'
+import { batteryParts, structuredCloneOf } from '../parts/shelf.ts'
 import { systemOf } from '../system/systemOf.ts'
 import { SHAPES } from '../system/testDesigns.ts'
 import { workedCircuits } from '../system/work.ts'
@@ -172,6 +174,23 @@ describe('the bill with its materials', () => {
     const [{ key, sum }] = rows
     expect(tax - bill(priced(design, key, { taxed: false })).tax).toBeCloseTo(sum * 0.1, 1)
     expect(incentives - bill(priced(design, key, { eligible: false })).incentives).toBeCloseTo(sum * 1.1 * 0.2, 1)
+  })
+  it('what was said of a part does not hold for another in its place; its price is that of its sheet', () => {
+    const bench = larkspurBench()
+    const quoted = takePrices([{ key: 'bank', unitPrice: 1111, quotedOn: '2027-01-05', leadDays: 40 }])(
+      setPriced('bank', { discountPct: 10 })(bench),
+    )
+    const of = (design: Design) => bill(design).rows.find(({ key }) => key === 'bank')!
+    expect(quoted.bank.part.price).toBe(1111)
+    expect(of(quoted)).toMatchObject({ unitPrice: 1111, quotedOn: '2027-01-05', leadDays: 40, sum: 5999.4 })
+    const other = batteryParts.find(({ id, chemistry }) => chemistry === 'lfp' && id !== bench.bank.part.id)!
+    const taken = takeBattery(other)(quoted)
+    expect(of(taken)).toMatchObject({ unitPrice: other.price, quotedOn: null, leadDays: null })
+    expect(pricedOf(taken, 'bank').discountPct).toBe(0)
+    // what is said of it now takes the old one's place
+    const again = setPriced('bank', { discountPct: 5 })(taken)
+    expect(again.budget.priced).toHaveLength(1)
+    expect(of(again).sum).toBeCloseTo(of(taken).sum * 0.95, 2)
   })
   it('of an inherited place everything is there', () => {
     expect(bill(copperDraw()).partsSum).toBe(0)

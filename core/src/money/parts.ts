@@ -1,4 +1,4 @@
-import type { Design } from '../document/types.ts'
+import type { Design, PricedItem } from '../document/types.ts'
 
 export interface PartsLine {
   /** what of the design it is: `bank`, `inverter`, `generator`, or an id */
@@ -39,3 +39,31 @@ export function partsOf(design: Design): PartsLine[] {
     ),
   ]
 }
+
+/**
+ * Where a part of the bill stands in the document.
+ * @returns its dotted place and its shelf key; null for what is no part
+ */
+export function partAt(design: Design, key: string): { path: string; id: string } | null {
+  if (key === 'bank' || key === 'inverter' || key === 'generator')
+    return { path: `${key}.part`, id: design[key].part.id }
+  const lists = [
+    ['arrays', '.module', design.arrays.map(({ id, module }) => ({ id, part: module }))],
+    ['controllers', '.part', design.controllers],
+    ['sources', '', design.sources.map((source) => ({ id: source.id, part: source }))],
+    ['pumps', '', design.pumps.map((pump) => ({ id: pump.id, part: pump }))],
+  ] as const
+  for (const [list, within, things] of lists) {
+    const at = things.findIndex(({ id }) => id === key)
+    if (at >= 0) return { path: `${list}.${at}${within}`, id: things[at].part.id }
+  }
+  return null
+}
+
+/** Whether what somebody said of a line still holds: of a part only while it is that part. */
+export const holds = (design: Design, { key, partId }: Pick<PricedItem, 'key' | 'partId'>): boolean =>
+  partId === '' || partAt(design, key)?.id === partId
+
+/** What somebody said of prices, by line, as far as it still holds. */
+export const pricedLines = (design: Design): Map<string, PricedItem> =>
+  new Map(design.budget.priced.filter((each) => holds(design, each)).map((each) => [each.key, each]))

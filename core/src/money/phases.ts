@@ -1,6 +1,6 @@
 import type { BudgetPhase, Design, PricedItem } from '../document/types.ts'
 import { systemOf } from '../system/systemOf.ts'
-import { partsOf } from './parts.ts'
+import { partsOf, pricedLines } from './parts.ts'
 
 /** A time of buying: what is bought now, and each that follows. */
 export type Phase = BudgetPhase
@@ -56,7 +56,7 @@ export function atPhase(design: Design, phase: number): Design | null {
  * string and one are kept, so that what else is there has its wires to them.
  */
 export function standingAt(design: Design, phase: number): { design: Design; runs: boolean } {
-  const items = new Map(design.budget.priced.map((item) => [item.key, item]))
+  const items = pricedLines(design)
   const kitOf = new Map(
     design.budget.kits.flatMap(({ id, of }) => of.map((item) => [item.key, { ...item, id }] as const)),
   )

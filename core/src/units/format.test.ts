@@ -11,6 +11,7 @@ describe('figures as a reader sees them', () => {
     [-31, '°C', 'metric', '−31 °C'],
     [-40, '°C', 'imperial', '−40 °F'],
     [60, 'm', 'imperial', '197 ft'],
+    [8, 'mm', 'imperial', '0.315 in'],
     [0.32, 'share', 'metric', '32 %'],
     [21480, '', 'metric', '21 480'],
     [0, 'W', 'metric', '0 W'],

@@ -57,6 +57,7 @@ const inImperial: Record<
   K: { unit: '°F', convert: (kelvin) => kelvin * 1.8, back: (fahrenheit) => fahrenheit / 1.8 },
   '%/100 m': { unit: '%/1000 ft', convert: (each) => each * HUNDRED_METRES, back: (each) => each / HUNDRED_METRES },
   cm: { unit: 'in', convert: (centimetres) => centimetres / CM_PER_INCH, back: (inches) => inches * CM_PER_INCH },
+  mm: { unit: 'in', convert: (mm) => mm / (10 * CM_PER_INCH), back: (inches) => inches * 10 * CM_PER_INCH },
   'm/s': { unit: 'mph', convert: (metres) => metres * MPH_PER_M_S, back: (miles) => miles / MPH_PER_M_S },
   'L/h': { unit: 'gal/h', convert: litresToGallons, back: gallonsToLitres },
   'L/d': { unit: 'gal/d', convert: litresToGallons, back: gallonsToLitres },

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { takePrices } from '../../change/work.ts'
 import { derive } from '../../derive/derive.ts'
 import { copperDraw, larkspurBench, larkspurMoreSun } from '../../design/samples.ts'
 import type { Budget, Design } from '../../document/types.ts'
@@ -104,13 +105,20 @@ describe('phases', () => {
 })
 
 describe('prices', () => {
+  it('that were quoted are not made up, although they are the sample’s', () => {
+    const { price } = larkspurBench().bank.part
+    const told = (design: Design) => Number(/^\d+/.exec(check(prices, design)[0][1])![0])
+    const taken = takePrices([{ key: 'bank', unitPrice: price, quotedOn: '2027-01-05', leadDays: null }])
+    expect(told(taken(larkspurBench()))).toBe(told(larkspurBench()) - 1)
+  })
   it('of nothing are counted, in what comes later too', () => {
     const bench = larkspurBench()
     bench.inverter.part.price = 0
     expect(check(prices, bench)[0][1]).toContain('1 part has none')
     bench.budget.priced = [{ ...pricedOf(bench, 'inverter'), status: 'later' }]
     expect(check(prices, bench)[0][1]).toContain('1 part has none')
-    bench.budget.priced = [{ ...pricedOf(bench, 'inverter'), unitPrice: 1750 }]
+    bench.budget.priced = []
+    bench.inverter.part.price = 1750
     expect(check(prices, bench)[0][1]).not.toContain('none')
   })
 })

@@ -17,7 +17,8 @@ export const prices: Rule = {
   check: ({ derived: { bill } }) => {
     const toBuy = bill.rows.filter(({ comes, group }) => group !== 'other' && comes.some((count) => count > 0))
     const madeUp = toBuy.filter(
-      ({ partId, unitPrice, sample }) => sample || (unitPrice > 0 && MADE_UP.get(partId) === unitPrice),
+      ({ partId, unitPrice, sample, quotedOn }) =>
+        sample || (quotedOn === null && unitPrice > 0 && MADE_UP.get(partId) === unitPrice),
     )
     const without = toBuy.filter(({ partId, unitPrice }) => unitPrice === 0 && !isInside(partId))
     if (madeUp.length + without.length === 0) return []

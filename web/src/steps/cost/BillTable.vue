@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { removeFrom, setOwned, type BillRow } from '@ambrel/core'
+import { partAt, removeFrom, setOwned, type BillRow } from '@ambrel/core'
 import { ChevronDown, ChevronRight, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { vStack } from '../../drawing/stacks.ts'
@@ -35,6 +35,8 @@ function toggle(group: BillRow['group']): void {
 const shown = ref('')
 const count = ({ unit, quantity }: BillRow) => (unit === 'm' ? prefs.show(quantity, 'm') : String(quantity))
 const extras = computed(() => design.document!.budget.extras)
+/** Where the data sheet of a part stands, whose price it is. */
+const sheetOf = ({ key }: BillRow) => partAt(design.document!, key)?.path
 const phases = computed(() => design.document!.budget.phases.map(({ id, name }) => ({ value: id, label: name })))
 function own({ key, owned, quantity, name }: BillRow): void {
   const all = owned === quantity
@@ -71,6 +73,9 @@ function own({ key, owned, quantity, name }: BillRow): void {
             <td>{{ prefs.say(row.name) }} <small v-if="row.sample" class="sample">sample price</small></td>
             <td class="n">{{ count(row) }}</td>
             <td v-if="row.step === 'kit'" class="n">{{ cents(row.unitPrice) }}</td>
+            <td v-else-if="sheetOf(row)" class="mid">
+              <DocumentField :path="`${sheetOf(row)}.price`" :of="prefs.say(row.name)" />
+            </td>
             <td v-else class="mid"><PriceField :row="row" :index="index" field="unitPrice" /></td>
             <td class="status">
               <label v-if="row.group === 'major' && row.step !== 'kit'" class="owned">
