@@ -193,6 +193,11 @@ describe('what it costs over its life', () => {
     await page.locator('[data-way=grid]', { hasText: 'never in 25 years' }).waitFor()
     await setField(page, 'budget.life.years', '10')
     await changes(() => figure(page), before)
+    // another variant has a life of its own
+    await page.getByRole('link', { name: 'Flooded bank' }).click()
+    await page.locator('[data-life-cost] .figure', { hasText: 'the bank lasts' }).getByText('10 years').waitFor()
+    await page.getByRole('link', { name: 'As planned' }).click()
+    await page.locator('[data-life-cost] .figure', { hasText: 'the bank lasts' }).getByText('15 years').waitFor()
     for (const key of ['gridQuote', 'unitPrice', 'nothingYearly']) await setField(page, `budget.others.${key}`, '')
     // only a generator alone is left to pay back against
     await becomes(async () => String(await page.locator('[data-way]').count()), '2')
@@ -210,13 +215,15 @@ describe('what it costs over its life', () => {
     await row(page, 'generator')
       .getByRole('button', { name: /^Terms of/ })
       .click()
-    const statusAt = await page.locator('tr.terms [data-path$=".status"]').getAttribute('data-path')
-    const of = (field: string) => statusAt!.replace('status', field)
-    await fieldAt(page, of('status')).selectOption('later')
-    await fieldAt(page, of('phase')).selectOption('phase-2')
+    // its place is another once something is said of it
+    const of = async (field: string) =>
+      (await page.locator('tr.terms [data-path$=".status"]').getAttribute('data-path'))!.replace('status', field)
+    await fieldAt(page, await of('status')).selectOption('later')
+    await page.locator('tr.terms [data-path$=".phase"]').waitFor()
+    await fieldAt(page, await of('phase')).selectOption('phase-2')
     await changes(() => phase('phase-2').locator('td').nth(2).innerText(), '0.00')
     // quoted before the day it is bought on
-    await setField(page, of('quotedOn'), '2026-01-05')
+    await setField(page, await of('quotedOn'), '2026-01-05')
     await setField(page, 'budget.phases.1.buyOn', '2029-06-01')
     await page.getByText(/The quote for .* ends 2026-02-04/).waitFor()
     expect(errors).toEqual([])

@@ -31,7 +31,7 @@ async function openDemo(page: Page, family: string, variant: string): Promise<vo
 
 /** steps that are shown whole, by day and by night, with a height that holds all of them */
 const WHOLE = ['wiring', 'cost'] as const
-const WHOLE_STEP_PX = { wiring: 4200, cost: 4300 }
+const WHOLE_STEP_PX = { wiring: 4200, cost: 5400 }
 const browser = await openBrowser()
 const { page } = await openPage(browser)
 await page.goto(base)
@@ -84,6 +84,7 @@ async function whole(of: Page, step: 'wiring' | 'cost', name: string): Promise<v
     await of.locator('[data-variants] tbody').waitFor()
   }
   await of.setViewportSize({ width: 1280, height: WHOLE_STEP_PX[step] })
+  await of.locator(`[data-bench=${step}] h1`).scrollIntoViewIfNeeded()
   await settle(of)
   await of.screenshot({ path: `${folder}${name}.png` })
   await of.setViewportSize({ width: 1280, height: 800 })

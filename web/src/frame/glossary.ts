@@ -84,6 +84,11 @@ export const GLOSSARY: readonly Word[] = [
     says: 'The charge or voltage at which the inverter or the battery lets go, and the house is dark.',
   },
   {
+    word: 'Discount rate',
+    also: 'interest present value net life cycle',
+    says: 'What money could earn elsewhere in a year. What is paid later weighs less by it; here it is over and above inflation, so all sums are money of today.',
+  },
+  {
     word: 'Dark spell',
     says: 'Days in a row with next to no sun. How long they get decides bank and backup, not the mean.',
   },
@@ -112,6 +117,11 @@ export const GLOSSARY: readonly Word[] = [
     says: 'Current of a module whose leads are joined, in full sun. Fuses and cables are sized by it.',
   },
   {
+    word: 'Kit',
+    also: 'bundle package price together',
+    says: 'Several lines of the bill at one price. What each would cost by itself is kept, because that is what replacing it takes.',
+  },
+  {
     word: 'Leg',
     also: 'split phase 240 line',
     says: 'One of the two 120 V halves of a split-phase output. Each carries half of the rating; 240 V loads stand across both.',
@@ -132,8 +142,18 @@ export const GLOSSARY: readonly Word[] = [
     says: 'Rows of batteries side by side. Many of them share current badly and want a fuse each.',
   },
   {
+    word: 'Payback',
+    also: 'pays for itself return',
+    says: 'The year from which all that was paid for this design, with what is replaced, stays below what another way would have taken. Where there is no such year, it never pays.',
+  },
+  {
     word: 'Persistence',
     says: 'How much one day’s cloud is like the day before. High where dull weather stays for weeks.',
+  },
+  {
+    word: 'Phase',
+    also: 'later next year step of buying',
+    says: 'A time of buying. What comes in a later phase is left out of the winters until then, with the wire and boxes it takes.',
   },
   {
     word: 'Power factor',

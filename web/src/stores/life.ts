@@ -1,6 +1,6 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
-import { ref, shallowRef, toRaw } from 'vue'
+import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { CostOverLife, Design } from '@ambrel/core'
 import { useDesign } from './design.ts'
 import { useWinter } from './winter.ts'
@@ -9,19 +9,24 @@ import { useWinter } from './winter.ts'
 export const useLife = defineStore('life', () => {
   const design = useDesign()
   const winter = useWinter()
-  const found = shallowRef<{ for: Design; costs: CostOverLife } | null>(null)
+  const last = shallowRef<{ id: string; for: Design; costs: CostOverLife } | null>(null)
   const running = ref(false)
   const share = ref(0)
   /** somebody stopped it; it waits until the design changes or is asked for */
   const stopped = ref(false)
   const failure = ref('')
   let asked = 0
+  /** what one design costs is never shown under the name of another */
+  const found = computed(() => (last.value?.id === design.id ? last.value : null))
 
   async function reckon(): Promise<void> {
     const subject = design.document
-    if (!subject || found.value?.for === subject) return
+    if (!subject) return
+    const { id } = design
     const mine = ++asked
-    running.value = true
+    // undone to what is reckoned already: nothing else is wanted any more
+    running.value = found.value?.for !== subject
+    if (!running.value) return
     stopped.value = false
     share.value = 0
     failure.value = ''
@@ -35,7 +40,7 @@ export const useLife = defineStore('life', () => {
         }),
       )
       if (mine !== asked) return
-      if (costs) found.value = { for: subject, costs }
+      if (costs) last.value = { id, for: subject, costs }
     } catch (error) {
       if (mine === asked) failure.value = `Its life cannot be reckoned: ${(error as Error).message}.`
     }
