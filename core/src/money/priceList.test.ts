@@ -71,6 +71,26 @@ describe('what a price list says that cannot be taken is named by its line', () 
     // a sound line beside it is taken all the same
     expect(read([HEAD, row, [INVERTER, '9', '', '']]).prices.map(({ what }) => what)).toEqual([INVERTER])
   })
+  it('the currency of a head, and no other capitals in it', () => {
+    expect(
+      read([
+        ['item', 'Price (PER PCS)'],
+        [BANK, '12'],
+      ]).prices,
+    ).toHaveLength(1)
+    expect(
+      told([
+        ['item', 'Price (EUR)'],
+        [BANK, '12'],
+      ])[0],
+    ).toContain('is in EUR')
+    expect(
+      read([
+        ['item', 'Price (USD)'],
+        [BANK, '12'],
+      ]).prices,
+    ).toHaveLength(1)
+  })
   it('a list without a head', () => {
     expect(told([[BANK, '12']])).toEqual([
       'No head was found; a row must name a column of what it is and one of its price.',

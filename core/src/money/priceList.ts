@@ -81,6 +81,8 @@ const LENGTHS: Record<string, number> = {
   feet: 0.3048,
 }
 const PIECES = /^(|pc|pcs|piece|pieces|ea|each|st|stk|stück|unit|u|set)\.?$/
+/** Codes of ISO 4217: other capitals in a head are words. */
+const CURRENCIES = new Set(Intl.supportedValuesOf('currency'))
 const CURRENCY_MARKS: Record<string, string> = { $: 'USD', '€': 'EUR', '£': 'GBP', '¥': 'JPY' }
 
 /**
@@ -269,7 +271,8 @@ function figureOf(typed: string, mark: '.' | ','): number | null {
 function markedCurrency(typed: string): string {
   const mark = /[$€£¥]/.exec(typed)
   if (mark) return CURRENCY_MARKS[mark[0]]
-  return /(?:^|[^A-Za-z])([A-Z]{3})(?:$|[^A-Za-z])/.exec(typed)?.[1] ?? ''
+  const words = typed.match(/(?<![A-Za-z])[A-Z]{3}(?![A-Za-z])/g) ?? []
+  return words.find((word) => CURRENCIES.has(word)) ?? ''
 }
 
 /** A day as 2026-01-31, 31.01.2026 or with a time behind it. */
