@@ -4,6 +4,7 @@ import type { BankLife } from '../bank/life.ts'
 import type { Design } from '../document/types.ts'
 import { runningCost } from '../generator/power.ts'
 import { pricedOf, type Bill, type BillRow } from '../money/bill.ts'
+import { isInside } from '../money/parts.ts'
 import type { Words } from '../units/words.ts'
 import type { WinterSummary } from '../winter/summary.ts'
 import { everySoOften, leftAfter, wayOf, type Dated, type Way } from './way.ts'
@@ -83,7 +84,7 @@ export function lifeOf(design: Design, { bill, run }: { bill: Bill; run: LifeRun
   }
   const wearing = bill.rows.flatMap((row): Wearing[] => {
     const lasts = lastsOf(row)
-    if (lasts === null) return []
+    if (lasts === null || isInside(row.partId)) return []
     const cost = anew(design, row)
     const bought = everySoOften(lasts, life.years, cost)
     const left = life.endValue ? cost * leftAfter(lasts, life.years) : 0

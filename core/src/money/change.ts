@@ -1,5 +1,6 @@
 import type { Design } from '../document/types.ts'
 import { bill, pricedOf, type Bill } from './bill.ts'
+import { isInside } from './parts.ts'
 
 /** What of each part and material a bill counts: how many, what one costs, and whether it has to have a price. */
 function counted(design: Design, { rows }: Bill): Map<string, { quantity: number; each: number; isInside: boolean }> {
@@ -12,7 +13,7 @@ function counted(design: Design, { rows }: Bill): Map<string, { quantity: number
     things.set(thing, {
       quantity: (before?.quantity ?? 0) + quantity,
       each,
-      isInside: partId.startsWith('in-'),
+      isInside: isInside(partId),
     })
   }
   return things

@@ -67,3 +67,6 @@ export const holds = (design: Design, { key, partId }: Pick<PricedItem, 'key' | 
 /** What somebody said of prices, by line, as far as it still holds. */
 export const pricedLines = (design: Design): Map<string, PricedItem> =>
   new Map(design.budget.priced.filter((each) => holds(design, each)).map((each) => [each.key, each]))
+
+/** What is inside another part has no price of its own: it is bought with it. */
+export const isInside = (partId: string): boolean => partId.startsWith('in-')

@@ -1,4 +1,5 @@
 import { batteryParts, controllerParts, generatorParts, inverterParts, moduleParts } from '../../parts/shelf.ts'
+import { isInside } from '../../money/parts.ts'
 import { open, type Rule } from '../rule.ts'
 import { say } from '../../units/words.ts'
 
@@ -8,8 +9,6 @@ const MADE_UP = new Map(
     parts.map(({ id, price }) => [id, price] as const),
   ),
 )
-/** What is inside another part costs nothing by itself. */
-const isInside = (partId: string) => partId.startsWith('in-')
 
 export const prices: Rule = {
   id: 'cost.prices',
