@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { LIMITS } from '@ambrel/contract'
 import { decimal, type Read } from '@ambrel/core'
 import { usePrefs } from '../stores/prefs.ts'
+import FilePick from './FilePick.vue'
 
 /** Takes rows pasted from a spreadsheet or read from a CSV file, shows what they come to and what is wrong, then hands them over. */
 const prefs = usePrefs()
@@ -58,11 +59,7 @@ watch(
 )
 const count = computed(() => result.value?.items.length ?? 0)
 
-async function choose(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function choose(file: File): Promise<void> {
   fileError.value = ''
   if (file.size > LIMITS.tableBytes)
     return void (fileError.value = `${file.name} has ${Math.round(file.size / 1024)} kB; at most ${LIMITS.tableBytes / 1024}`)
@@ -84,10 +81,13 @@ function hand(): void {
   <el-dialog :model-value="open" :title="title" width="640" append-to-body @close="emit('close')">
     <p class="quiet">{{ hint }}</p>
     <textarea v-model="text" rows="8" spellcheck="false" :aria-label="title" data-cells />
-    <label class="file">
-      or read a CSV file
-      <input type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" data-cells-file @change="choose" />
-    </label>
+    <FilePick
+      before="or read"
+      says="a CSV file"
+      accept=".csv,.txt,.tsv,text/csv,text/plain"
+      data-cells-file
+      @file="choose"
+    />
     <p v-if="tooMany" class="error" role="alert" data-too-many>{{ tooMany }}</p>
     <p v-if="fileError" class="error" role="alert">{{ fileError }}</p>
     <div v-if="result" class="result" role="status">
@@ -127,24 +127,6 @@ textarea {
     monospace;
   white-space: pre;
   tab-size: 12;
-}
-
-.file input {
-  position: absolute;
-  width: 1px;
-  opacity: 0;
-}
-
-.pick {
-  color: var(--spruce);
-  text-decoration: underline;
-  text-underline-offset: 2px;
-  cursor: pointer;
-}
-
-.file:focus-within .pick {
-  outline: 2px solid var(--slate);
-  outline-offset: 2px;
 }
 
 .result {

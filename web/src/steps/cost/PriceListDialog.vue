@@ -13,6 +13,7 @@ import {
 } from '@ambrel/core'
 import { vStack } from '../../drawing/stacks.ts'
 import ChoiceField from '../../fields/ChoiceField.vue'
+import FilePick from '../../frame/FilePick.vue'
 import { cents, pricedBy } from '../../frame/money.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -96,11 +97,7 @@ watch(text, (now) => {
   source.value = ''
   void take(now)
 })
-function choose(event: Event): void {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+function choose(file: File): void {
   source.value = file.name
   if (file.size > LIMITS.priceListBytes)
     return void (failure.value = `${file.name} has ${decimal(file.size / 1024, 0)} kB; at most ${decimal(LIMITS.priceListBytes / 1024, 0)}`)
@@ -172,10 +169,7 @@ function hand(): void {
       and days until it comes. Prices are held against the lines of this bill by key or by name.
     </p>
     <div class="row wrap">
-      <label class="file">
-        Read <span class="pick">a CSV or XLSX file</span>
-        <input type="file" accept=".csv,.txt,.tsv,.xlsx" data-price-list @change="choose" />
-      </label>
+      <FilePick before="Read" says="a CSV or XLSX file" accept=".csv,.txt,.tsv,.xlsx" data-price-list @file="choose" />
       <span v-if="source" class="quiet">{{ source }}</span>
       <span v-if="reading" class="quiet" role="status">reading …</span>
     </div>
@@ -303,24 +297,6 @@ textarea {
     13px/1.4 ui-monospace,
     monospace;
   white-space: pre;
-}
-
-.file input {
-  position: absolute;
-  width: 1px;
-  opacity: 0;
-}
-
-.pick {
-  color: var(--spruce);
-  text-decoration: underline;
-  text-underline-offset: 2px;
-  cursor: pointer;
-}
-
-.file:focus-within .pick {
-  outline: 2px solid var(--slate);
-  outline-offset: 2px;
 }
 
 .choices {
