@@ -49,8 +49,13 @@ main :deep(.markdown p) {
   margin: 0 0 10px;
 }
 
+/* of a step that is shown whole, its head */
 main :deep(img) {
-  max-width: 100%;
+  display: block;
+  width: 100%;
+  max-height: 600px;
+  object-fit: cover;
+  object-position: top;
   border: 1px solid var(--rule);
   border-radius: 4px;
 }
