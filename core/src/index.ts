@@ -219,20 +219,18 @@ export { loadsFromCells, cellsOfLoads } from './loads/table.ts'
 export { withTrials, propaneLitresAYear, type LoadChange, type Trial } from './loads/whatIf.ts'
 export { readingProblems, type Reading } from './log/reading.ts'
 export type { KitItem, PricedItem } from './document/types.ts'
-export { bill, billCells, labourOf, pricedOf, type Bill, type BillPhase, type BillRow } from './money/bill.ts'
+export { bill, billCells, pricedOf, type Bill, type BillRow } from './money/bill.ts'
 export {
   readPriceList,
   type DecimalMark,
   type LengthUnit,
   type ListedPrice,
   type ListTerms,
-  type Match,
   type PriceList,
   type SoughtRow,
 } from './money/priceList.ts'
 export { partAt } from './money/parts.ts'
-export { atPhase } from './money/phases.ts'
-export { costStack, type Layer, type LayerOf } from './money/stack.ts'
+export { costStack, type LayerOf } from './money/stack.ts'
 export { materialsOf, type Material, type MaterialGroup } from './money/materials.ts'
 export {
   moduleParts,
@@ -286,10 +284,9 @@ export {
 export { inWeek, loadInWeek, timesAWeek, WEEKDAY_NAMES } from './loads/week.ts'
 export { climateOf, yearsOfRun } from './weather/ruling.ts'
 export { costFigures, keyFigures, type KeyFigure } from './lifetime/keyFigures.ts'
-export { costOverLife, type CostOverLife, type MoreBattery, type PhaseRun } from './lifetime/costOverLife.ts'
+export { costOverLife, type CostOverLife } from './lifetime/costOverLife.ts'
 export { lifeSheets } from './lifetime/sheets.ts'
-export { lifeOf, meanYear, type Life, type LifeRun, type Wearing } from './lifetime/life.ts'
-export { paysBackAfter, wayOf, type Way, type WayYear } from './lifetime/way.ts'
+export { lifeOf, type Life, type LifeRun } from './lifetime/life.ts'
 export { otherWays, type OtherWay } from './lifetime/ways.ts'
 export { MAX_YEARS, WinterEngine, requireYears } from './winter/engine.ts'
 export {

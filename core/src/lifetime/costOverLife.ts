@@ -77,7 +77,7 @@ export async function costOverLife(
   if (isLarger) {
     const more = lifeOf(larger, { bill: billOf(larger), run: await run(larger) })
     moreBattery = {
-      price: more.first - life.first,
+      price: boughtIn(more) - boughtIn(life),
       litresSaved: life.fuelL - more.fuelL,
       savedYearly: life.fuel - more.fuel,
       presentValue: more.presentValue - life.presentValue,
@@ -94,6 +94,9 @@ export async function costOverLife(
     moreBattery,
   }
 }
+
+/** What is bought now and in later phases, before anything wears out. */
+const boughtIn = ({ first, later }: Life): number => later.reduce((sum, { cost }) => sum + cost, first)
 
 async function given(
   stage: Design,

@@ -333,6 +333,16 @@ describe('all of it over the run', () => {
     )
     expect(life.presentValue).toBeGreaterThan(0)
   })
+  it('one more string costs the same whether the bank is bought now or later', async () => {
+    const bench = larkspurBench()
+    const later = changed(larkspurBench, ({ budget }) => {
+      budget.priced = [{ ...larkspurMoreSun().budget.priced[0], key: 'bank' }]
+    })
+    const [now, then] = [await costOverLife(bench, run), await costOverLife(later, run)]
+    expect(now!.moreBattery!.price).toBeGreaterThan(bench.bank.part.price)
+    // tax and contingency are rounded phase by phase
+    expect(Math.abs(then!.moreBattery!.price - now!.moreBattery!.price)).toBeLessThan(0.05)
+  })
   it('is cancelled between two runs', async () => {
     let runs = 0
     const found = await costOverLife(

@@ -103,10 +103,9 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
     const inKit = isThere ? 0 : Math.min(kit?.quantity ?? 0, quantity - owned)
     const toBuy = quantity - owned - inKit
     const off = putOff(design, item, toBuy)
-    const when =
-      comes && inKit === 0
-        ? comes
-        : phases.map((_, k) => (k === 0 ? toBuy - off.count : k === off.phase ? off.count : 0))
+    const when = comes
+      ? lessFirst(comes, inKit)
+      : phases.map((_, k) => (k === 0 ? toBuy - off.count : k === off.phase ? off.count : 0))
     // a part's price stands in its data sheet, and only there
     const each = (isMaterial ? unitPrice : null) ?? price
     rows.push({
@@ -196,6 +195,16 @@ function standingOf(design: Design, materials: readonly Material[], phases: numb
   return designs.every((each) => each === design)
     ? null
     : designs.map((each) => idsIn(each === design ? materials : materialsOf(each)))
+}
+
+/** What is still bought in each phase where so many are there already: those that come first are not. */
+function lessFirst(comes: readonly number[], already: number): number[] {
+  let left = already
+  return comes.map((count) => {
+    const less = Math.min(count, left)
+    left -= less
+    return count - less
+  })
 }
 
 /** What of a quantity is bought in each phase; the last brings what is still missing. @param standing how much of it stands after each */

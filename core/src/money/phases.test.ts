@@ -112,6 +112,14 @@ describe('phases', () => {
 })
 
 describe('kits', () => {
+  it('a material that comes in part in a kit is bought with its phases for the rest', () => {
+    const design = larkspurMoreSun()
+    const rail = bill(design).rows.find(({ key }) => key === 'rail')!
+    design.budget.kits = [{ id: 'kit-1', name: 'Kit', price: 50, of: [{ key: 'rail', quantity: 10 }] }]
+    const now = bill(design).rows.find(({ key }) => key === 'rail')!
+    expect(now.comes).toEqual([rail.comes[0] - 10, rail.comes[1]])
+  })
+
   const withKit = (quantity: number): Design => {
     const design = larkspurBench()
     design.budget.kits = [{ id: 'kit-1', name: 'Kit', price: 5000, of: [{ key: 'bank', quantity }] }]

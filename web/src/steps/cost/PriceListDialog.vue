@@ -45,6 +45,8 @@ const lengths = ref<LengthUnit>('ask')
 const list = shallowRef<PriceList | null>(null)
 /** of each line of the bill, the line of the list that is taken; 0 for none */
 const taken = ref<Record<string, number>>({})
+/** lines of the list that somebody gave to lines of the bill under another name */
+const assigned = ref<Record<string, number>>({})
 let worker: Worker | null = null
 let service: Remote<PricesService> | null = null
 let asked = 0
@@ -58,6 +60,8 @@ async function take(given: string | File): Promise<void> {
   const mine = ++asked
   failure.value = ''
   list.value = null
+  taken.value = {}
+  assigned.value = {}
   reading.value = true
   try {
     worker ??= new Worker(new URL('../../workers/prices.worker.ts', import.meta.url), { type: 'module' })
@@ -77,9 +81,21 @@ async function read(): Promise<void> {
     mark: mark.value,
     lengths: lengths.value,
   })
-  list.value = found
+  // what was given a price by hand keeps it when the list is read another way
+  const matched = new Set(found.matches.map(({ key }) => key))
+  const byHand = Object.entries(assigned.value).flatMap(([key, line]) => {
+    const listed = found.prices.find((each) => each.line === line)
+    return listed && !matched.has(key) ? [{ key, lines: [listed] }] : []
+  })
+  list.value = { ...found, matches: [...found.matches, ...byHand] }
+  const before = taken.value
   // of several prices for one thing nobody but the reader can say which holds
-  taken.value = Object.fromEntries(found.matches.map(({ key, lines }) => [key, lines.length === 1 ? lines[0].line : 0]))
+  taken.value = Object.fromEntries(
+    list.value.matches.map(({ key, lines }) => {
+      const chosen = lines.some(({ line }) => line === before[key]) ? before[key] : 0
+      return [key, lines.length === 1 ? (before[key] === 0 ? 0 : lines[0].line) : chosen]
+    }),
+  )
 }
 watch([mark, lengths], () => list.value && void read())
 watch(
@@ -146,6 +162,7 @@ function assign(listed: ListedPrice): void {
   const key = forRow.value
   if (!list.value || !byKey.value.has(key)) return
   list.value = { ...list.value, matches: [...list.value.matches, { key, lines: [listed] }] }
+  assigned.value = { ...assigned.value, [key]: listed.line }
   taken.value = { ...taken.value, [key]: listed.line }
   forRow.value = ''
   search.value = ''
