@@ -54,6 +54,8 @@ const error = computed(
   () => mistake.value || props.problem || (entry.problem.value ? entry.problem.value + rules.value : ''),
 )
 const { typed, commit, onKey } = useTyping(shown, take)
+// back at what rules, by hand or by Escape, there is nothing to mend any more
+watch(typed, (now) => now === shown.value && (mistake.value = ''))
 
 function take(text: string): void {
   if (text.trim() === shown.value) {
