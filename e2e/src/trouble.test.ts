@@ -7,6 +7,8 @@ import { useApplication } from './server.ts'
 const application = useApplication()
 
 const WATTS = 'loads.0.runningW'
+/** The first look for unsent edits is over by then; later would do too. */
+const LOOK_MS = 1500
 const watts = (page: Page) => fieldAt(page, WATTS).inputValue()
 const idOf = (page: Page) => page.url().match(/[0-9a-f-]{36}/)![0]
 async function stored(
@@ -241,6 +243,83 @@ describe('edits the server did not get', () => {
     const again = await context.newPage()
     await again.goto(application.base)
     await becomes(() => serverWatts(id), '402')
+  })
+
+  it('are said to be kept no sooner than they are', async () => {
+    const { page } = await openPage(application.browser)
+    // the store takes its time over the edit: its work stays open until the page says so
+    await page.addInitScript(() => {
+      const { put } = IDBObjectStore.prototype
+      const told = window as unknown as { letGo: boolean }
+      IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+        const request = put.apply(this, args)
+        const spin = () => told.letGo || (this.count().onsuccess = spin)
+        request.addEventListener('success', spin)
+        return request
+      }
+    })
+    await atLoads(page, 'Written cabin')
+    await page.context().setOffline(true)
+    await setField(page, WATTS, '404')
+    await page.locator('[data-saved]', { hasText: 'keeping it here' }).waitFor()
+    await page.evaluate(() => void ((window as unknown as { letGo: boolean }).letGo = true))
+    await page.locator('[data-saved]', { hasText: 'kept here' }).waitFor()
+  })
+
+  it('are sent by a tab that stays when theirs is closed', async () => {
+    const { page: going } = await openPage(application.browser)
+    const id = await atLoads(going, 'Left cabin')
+    await going.route('**/api/designs/*', (route) =>
+      route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    )
+    await setField(going, WATTS, '403')
+    await going.locator('[data-saved]', { hasText: 'Offline; kept here' }).waitFor()
+    const staying = await going.context().newPage()
+    const looked = staying.waitForResponse(/\/api\/health/)
+    await staying.goto(application.base)
+    await looked
+    await staying.waitForTimeout(LOOK_MS)
+    expect(await serverWatts(id)).not.toBe('403')
+    await going.close()
+    await becomes(() => serverWatts(id), '403')
+  })
+
+  it('are kept, and those of before sent, where the store answers late', async () => {
+    const { page } = await openPage(application.browser)
+    const id = await atLoads(page, 'Late cabin')
+    const puts = (url: URL) => url.pathname === `/api/designs/${id}`
+    await page.route(puts, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
+    await setField(page, WATTS, '405')
+    await page.locator('[data-saved]', { hasText: 'Offline; kept here' }).waitFor()
+    await page.addInitScript(() => {
+      const told = window as unknown as { answer: () => void }
+      const answered = new Promise<void>((resolve) => (told.answer = resolve))
+      const { open } = IDBFactory.prototype
+      IDBFactory.prototype.open = function (...args: Parameters<typeof open>) {
+        const request = open.apply(this, args)
+        const listen = request.addEventListener.bind(request) as (type: string, then: (event: Event) => void) => void
+        request.addEventListener = (type: string, then: (event: Event) => void) =>
+          listen(type, type === 'success' ? (event) => void answered.then(() => then(event)) : then)
+        return request
+      }
+    })
+    page.on('dialog', (dialog) => void dialog.accept())
+    await page.reload()
+    await fieldAt(page, WATTS).waitFor()
+    expect(await watts(page)).not.toBe('405')
+    await setField(page, 'loads.1.runningW', '77')
+    await page.locator('[data-unkept]').waitFor()
+    await page.evaluate(() => (window as unknown as { answer: () => void }).answer())
+    await page.locator('[data-saved]', { hasText: 'Offline; kept here' }).waitFor()
+    await page.getByTitle('Design shelf').click()
+    const waits = page.locator('[data-waiting]', { hasText: 'Late cabin' })
+    await waits.first().waitFor()
+    await page.unroute(puts)
+    // the later edit reaches the server, and the earlier one is asked about: neither is gone
+    await becomes(async () => String((await stored(id)).document.loads[1].runningW), '77')
+    await waits.filter({ hasText: 'choose' }).getByRole('link').click()
+    await page.locator('[data-choice=mine]').click()
+    await becomes(() => serverWatts(id), '405')
   })
 
   it('that cannot be read are set aside and offered; the design opens', async () => {

@@ -15,7 +15,10 @@ const prefs = usePrefs()
 const router = useRouter()
 const go = (id: string) => router.push({ name: 'design', params: { id, step: props.step } })
 const basis = computed(() => (design.document?.place.wiringBasis === 'awg' ? 'AWG' : 'mm²'))
-const kept = computed(() => (draftsAreKept.value ? 'kept here' : 'NOT kept in this browser: leave this page open'))
+const kept = computed(() => {
+  if (!draftsAreKept.value) return 'NOT kept in this browser: leave this page open'
+  return design.kept ? 'kept here' : 'keeping it here…'
+})
 const saving = computed(() => {
   switch (design.saveState) {
     case 'saved':

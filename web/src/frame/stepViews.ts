@@ -39,7 +39,7 @@ export async function loadAhead(): Promise<void> {
     () => import('@ambrel/contract/weather'),
     () => import('@ambrel/contract/time-zone'),
     () => import('vue3-apexcharts'),
-    () => import('exceljs'),
+    async () => (await import('../workers/sheets.ts')).keepSheets(),
   ]
   for (const loader of all as (() => Promise<unknown>)[]) await loader().catch(() => undefined)
 }

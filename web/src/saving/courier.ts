@@ -8,6 +8,8 @@ import { courier, waiting, type Waiting } from './waiting.ts'
 const EVERY_MS = 10_000
 const LOCK = 'ambrel.courier'
 let running: Promise<void> | null = null
+/** There is to be another look, though nothing waits that could be shown: another tab has unsent edits, or is sending. */
+let owed = false
 
 /** One courier at a time among all tabs. */
 async function alone(work: () => Promise<void>): Promise<void> {
@@ -15,6 +17,7 @@ async function alone(work: () => Promise<void>): Promise<void> {
   if (!locks) return work()
   await locks.request(LOCK, { ifAvailable: true }, async (lock) => {
     if (lock) await work()
+    else owed = true
   })
 }
 
@@ -29,9 +32,14 @@ function sendDrafts(): Promise<void> {
 async function round(): Promise<void> {
   const tab = await thisTab()
   const found: Waiting[] = []
+  owed = false
   for (const draft of await drafts.list()) {
     if (!draft?.design || draft.design === courier.openHere) continue
-    if (draft.tab !== tab && (await tabLives(draft.tab))) continue
+    if (draft.tab !== tab && (await tabLives(draft.tab))) {
+      // it may be closed before it has sent them
+      owed ||= draft.unsent
+      continue
+    }
     const why = await sendOne(draft)
     if (why) found.push({ design: draft.design, name: nameOf(draft), why })
   }
@@ -64,10 +72,10 @@ async function clear(draft: Draft, version: number): Promise<void> {
   else await drafts.remove(draft.design, draft.tab)
 }
 
-/** Looks for unsent drafts now, whenever the server comes back, and while any wait. */
+/** Looks for unsent drafts now, whenever the server comes back, and while any wait or may come to. */
 export function startCourier(): void {
   courier.send = sendDrafts
   void sendDrafts()
   onBack(() => void sendDrafts())
-  setInterval(() => waiting.value.length > 0 && void sendDrafts(), EVERY_MS)
+  setInterval(() => (waiting.value.length > 0 || owed) && void sendDrafts(), EVERY_MS)
 }

@@ -1,6 +1,8 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { ref } from 'vue'
 import type { Design } from '@ambrel/core'
+import { thisTab } from './tabs.ts'
+import { courier } from './waiting.ts'
 
 /** Edits of one tab that the server has not acknowledged. */
 export interface Draft {
@@ -35,7 +37,7 @@ interface Schema extends DBSchema {
 
 const NAME = 'ambrel'
 const LEGACY = 'ambrel.draft.'
-/** A store that does not answer is as good as none. */
+/** A store that does not answer is as good as none, until it does. */
 const OPEN_LIMIT_MS = 3000
 
 /** Whether drafts outlive this page: false in a browser whose store is full, forbidden or broken. */
@@ -47,24 +49,54 @@ const keyOf = (design: string, tab: string) => `${design} ${tab}`
 let opened: Promise<IDBPDatabase<Schema> | null> | null = null
 
 function open(): Promise<IDBPDatabase<Schema> | null> {
-  opened ??= openStore().catch(() => {
-    draftsAreKept.value = false
-    return null
-  })
+  opened ??= openInTime()
   return opened
 }
 
+async function openInTime(): Promise<IDBPDatabase<Schema> | null> {
+  const store = openStore().catch(() => null)
+  const limit = new Promise<null>((resolve) => setTimeout(() => resolve(null), OPEN_LIMIT_MS))
+  const db = await Promise.race([store, limit])
+  if (db) return db
+  draftsAreKept.value = false
+  void store.then((late) => late && catchUp(late))
+  return null
+}
+
+/**
+ * Goes on with a store that answered late. What this tab had left in it was not there to be reopened, and must not be
+ * written over: it is from now on of a tab that is gone.
+ */
+async function catchUp(db: IDBPDatabase<Schema>): Promise<void> {
+  const tab = await thisTab()
+  const left = (await db.getAll('drafts')).filter((draft) => draft.tab === tab)
+  const work = db.transaction('drafts', 'readwrite')
+  for (const draft of left) {
+    void work.store.put({ ...draft, tab: crypto.randomUUID() })
+    void work.store.delete([draft.design, tab])
+  }
+  await work.done
+  opened = Promise.resolve(db)
+  for (const draft of memory.values()) await write(db, draft)
+  draftsAreKept.value = true
+  void courier.send()
+}
+
+/** Written through to the disk: where a house's power is planned, the power may be what fails. */
+async function write(db: IDBPDatabase<Schema>, draft: Draft): Promise<true> {
+  const work = db.transaction('drafts', 'readwrite', { durability: 'strict' })
+  await Promise.all([work.store.put(draft), work.done])
+  return true
+}
+
 async function openStore(): Promise<IDBPDatabase<Schema>> {
-  const store = openDB<Schema>(NAME, 1, {
+  const db = await openDB<Schema>(NAME, 1, {
     upgrade(db) {
       db.createObjectStore('drafts', { keyPath: ['design', 'tab'] }).createIndex('design', 'design')
       db.createObjectStore('aside', { keyPath: 'key', autoIncrement: true })
     },
     terminated: () => (opened = null),
   })
-  // made after the store: a browser that forbids it throws at once
-  const limit = new Promise<never>((_, reject) => setTimeout(() => reject(new Error('no answer')), OPEN_LIMIT_MS))
-  const db = await Promise.race([store, limit])
   await takeLegacy(db)
   return db
 }
@@ -110,10 +142,15 @@ async function withStore<T>(work: (db: IDBPDatabase<Schema>) => Promise<T>, othe
 }
 
 export const drafts = {
-  /** Keeps a draft, over the one this tab had of the design. Never throws, never holds up a save. */
-  async put(draft: Draft): Promise<void> {
+  /**
+   * Keeps a draft, over the one this tab had of the design. Never throws, never holds up a save.
+   * @returns whether it will be there when this page is not
+   */
+  async put(draft: Draft): Promise<boolean> {
     memory.set(keyOf(draft.design, draft.tab), draft)
-    if (await withStore((db) => db.put('drafts', draft).then(() => true), false)) draftsAreKept.value = true
+    const stored = await withStore((db) => write(db, draft), false)
+    if (stored) draftsAreKept.value = true
+    return stored
   },
 
   async remove(design: string, tab: string): Promise<void> {

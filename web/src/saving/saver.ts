@@ -46,8 +46,9 @@ export function useSaver({ id, document, entered, stored }: Open) {
   let waitingSince = 0
   let failures = 0
   let lastSave: Promise<void> = Promise.resolve()
-  let tab = ''
-  void thisTab().then((name) => (tab = name))
+  /** whether what is unsent is in this browser's store, and not only on its way there */
+  const kept = ref(false)
+  let keeping = 0
 
   /** Begins with what the server has. */
   function begin(from: Pick<StoredDesign, 'version' | 'updatedAt'>, document_: Design): void {
@@ -89,17 +90,23 @@ export function useSaver({ id, document, entered, stored }: Open) {
   /** Keeps what the server has not, or lets the draft go. Saving never waits for it. */
   function keep(): void {
     if (!document.value || !id.value) return
-    if (!unsent.value && !entered.value && state.value !== 'gone') return void drafts.remove(id.value, tab)
-    void drafts.put({
-      design: id.value,
-      tab,
+    const design = id.value
+    const mine = ++keeping
+    kept.value = false
+    if (!unsent.value && !entered.value && state.value !== 'gone')
+      return void thisTab().then((tab) => drafts.remove(design, tab))
+    const draft = {
+      design,
       at: Date.now(),
       version: version.value,
       document: document.value,
       entered: entered.value,
       sent,
       unsent: unsent.value,
-    })
+    }
+    void thisTab()
+      .then((tab) => drafts.put({ ...draft, tab }))
+      .then((stored) => mine === keeping && (kept.value = stored))
   }
 
   /** One save after the other: a second sent while the first is on its way would meet its new version as a conflict. */
@@ -197,6 +204,7 @@ export function useSaver({ id, document, entered, stored }: Open) {
     conflict,
     refusal,
     unsent,
+    kept,
     begin,
     stop,
     changed,

@@ -44,7 +44,7 @@ async function drop(aside: Aside): Promise<void> {
   <section v-if="waiting.length > 0 || asides.length > 0" class="kept" aria-label="Edits kept in this browser">
     <h3>Edits kept in this browser</h3>
     <ul>
-      <li v-for="each in waiting" :key="each.design" data-waiting>
+      <li v-for="(each, i) in waiting" :key="i" data-waiting>
         <RouterLink class="link" :to="{ name: 'design', params: { id: each.design, step: 'place' } }">{{
           each.name
         }}</RouterLink>

@@ -259,11 +259,11 @@ export const useDesign = defineStore('design', () => {
   async function letOpenOneGo(): Promise<void> {
     if (!document.value) return
     await saver.leave()
-    const later = saver.unsent.value
     saver.close()
     document.value = entered.value = null
     courier.openHere = ''
-    if (later) void courier.send()
+    // what it left, and what a window that is gone left of it
+    void courier.send()
   }
 
   function takeTheirs(): void {
@@ -400,6 +400,7 @@ export const useDesign = defineStore('design', () => {
     savedAt: saver.savedAt,
     refusal: saver.refusal,
     unsent: saver.unsent,
+    kept: saver.kept,
     conflict: saver.conflict,
     suggestion,
     winterSummary,

@@ -9,12 +9,12 @@ import TextField from '../../fields/TextField.vue'
 import Figure from '../../frame/Figure.vue'
 import StepHead from '../../frame/StepHead.vue'
 import { cents } from '../../frame/money.ts'
-import { saveCells } from '../../frame/files.ts'
+import { saveBlob, saveCells } from '../../frame/files.ts'
 import { useNewRow } from '../../frame/newRow.ts'
-import { saveWorkbook } from '../../frame/spreadsheet.ts'
 import { useDesign } from '../../stores/design.ts'
 import { useLife } from '../../stores/life.ts'
 import { usePrefs } from '../../stores/prefs.ts'
+import { openSheets } from '../../workers/sheets.ts'
 import VariantsCompare from '../winter/VariantsCompare.vue'
 import BillTable from './BillTable.vue'
 import CostStack from './CostStack.vue'
@@ -43,7 +43,15 @@ const csv = () =>
     fileName('csv'),
     cells().map((row) => row.map(String)),
   )
-const workbook = () => saveWorkbook(fileName('xlsx'), 'Materials', cells())
+const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
+async function workbook(): Promise<void> {
+  const { service, end } = openSheets()
+  try {
+    saveBlob(fileName('xlsx'), new Blob([await service.write('Materials', cells())], { type: XLSX }))
+  } finally {
+    end()
+  }
+}
 const money = (value: number | undefined) => (value === undefined ? '—' : decimal(value, 0))
 const FIELDS = [
   'taxPct',

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { wrap, type Remote } from 'comlink'
 import { computed, onBeforeUnmount, ref, shallowRef, toRaw, watch } from 'vue'
 import { LIMITS } from '@ambrel/contract'
 import {
@@ -17,7 +16,7 @@ import FilePick from '../../frame/FilePick.vue'
 import { cents, pricedBy } from '../../frame/money.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
-import type { PricesService } from '../../workers/prices.worker.ts'
+import { openSheets, type Sheets } from '../../workers/sheets.ts'
 
 /** Reads a price list from a file or a paste, shows how it falls on the bill, asks where it says two things, and takes it. */
 const props = defineProps<{ open: boolean }>()
@@ -47,10 +46,9 @@ const list = shallowRef<PriceList | null>(null)
 const taken = ref<Record<string, number>>({})
 /** lines of the list that somebody gave to lines of the bill under another name */
 const assigned = ref<Record<string, number>>({})
-let worker: Worker | null = null
-let service: Remote<PricesService> | null = null
+let sheets: Sheets | null = null
 let asked = 0
-onBeforeUnmount(() => worker?.terminate())
+onBeforeUnmount(() => sheets?.end())
 
 const bill = computed(() => design.derived!.bill)
 const rows = computed(() => bill.value.rows.filter(({ step }) => step !== 'extra' && step !== 'kit'))
@@ -64,9 +62,8 @@ async function take(given: string | File): Promise<void> {
   assigned.value = {}
   reading.value = true
   try {
-    worker ??= new Worker(new URL('../../workers/prices.worker.ts', import.meta.url), { type: 'module' })
-    service ??= wrap<PricesService>(worker)
-    await service.take(given)
+    sheets ??= openSheets()
+    await sheets.service.take(given)
     if (mine === asked) await read()
   } catch (error) {
     if (mine === asked) failure.value = `${source.value || 'The list'}: ${(error as Error).message}`
@@ -76,7 +73,7 @@ async function take(given: string | File): Promise<void> {
 }
 async function read(): Promise<void> {
   const sought = rows.value.map(({ key, name, unit }) => ({ key, name: structuredClone(toRaw(name)), unit }))
-  const found = await service!.read(sought, {
+  const found = await sheets!.service.read(sought, {
     currency: design.document!.budget.currency,
     mark: mark.value,
     lengths: lengths.value,

@@ -1,7 +1,7 @@
-import { expose } from 'comlink'
+import { expose, transfer } from 'comlink'
 import { readPriceList, type ListTerms, type PriceList, type SoughtRow } from '@ambrel/core'
 import { decodeText, parseTable } from '@ambrel/contract/weather'
-import { cellsOfWorkbook } from '../frame/spreadsheet.ts'
+import { cellsOfWorkbook, workbookOf } from './workbook.ts'
 
 let cells: string[][] = []
 
@@ -20,7 +20,13 @@ const service = {
   async read(rows: SoughtRow[], terms: ListTerms): Promise<PriceList> {
     return readPriceList(cells, rows, terms)
   },
+
+  /** Writes a workbook of one sheet. @returns its bytes */
+  async write(sheet: string, rows: (string | number)[][]): Promise<Uint8Array<ArrayBuffer>> {
+    const bytes = await workbookOf(sheet, rows)
+    return transfer(bytes, [bytes.buffer])
+  },
 }
 
-export type PricesService = typeof service
+export type SheetsService = typeof service
 expose(service)

@@ -1,19 +1,10 @@
-import type { CellValue } from 'exceljs'
-import { saveBlob } from './files.ts'
+import excel, { type CellValue } from 'exceljs'
 
-/** Offers rows of cells as a workbook of one sheet; the head is bold, and figures stay figures. */
-export async function saveWorkbook(
-  name: string,
+/** The bytes of a workbook of one sheet; the head is bold, and figures stay figures. */
+export async function workbookOf(
   sheet: string,
   rows: readonly (readonly (string | number)[])[],
-): Promise<void> {
-  saveBlob(name, new Blob([await workbookOf(sheet, rows)], { type: XLSX }))
-}
-const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
-
-/** The bytes of a workbook of one sheet. */
-export async function workbookOf(sheet: string, rows: readonly (readonly (string | number)[])[]): Promise<ArrayBuffer> {
-  const { default: excel } = await import('exceljs')
+): Promise<Uint8Array<ArrayBuffer>> {
   const book = new excel.Workbook()
   const page = book.addWorksheet(sheet)
   page.addRows(rows.map((row) => [...row]))
@@ -21,7 +12,7 @@ export async function workbookOf(sheet: string, rows: readonly (readonly (string
   page.views = [{ state: 'frozen', ySplit: 1 }]
   const widest = (column: number) => Math.max(...rows.map((row) => String(row[column] ?? '').length))
   page.columns.forEach((column, i) => (column.width = Math.min(60, widest(i) + 2)))
-  return (await book.xlsx.writeBuffer()) as ArrayBuffer
+  return new Uint8Array(await book.xlsx.writeBuffer())
 }
 
 /**
@@ -30,7 +21,6 @@ export async function workbookOf(sheet: string, rows: readonly (readonly (string
  * @throws Error in words for what is no workbook
  */
 export async function cellsOfWorkbook(bytes: Uint8Array): Promise<string[][]> {
-  const { default: excel } = await import('exceljs')
   const book = new excel.Workbook()
   try {
     await book.xlsx.load(bytes.buffer as ArrayBuffer)

@@ -1,5 +1,6 @@
+import excel from 'exceljs'
 import { describe, expect, it } from 'vitest'
-import { cellsOfWorkbook, workbookOf } from './spreadsheet.ts'
+import { cellsOfWorkbook, workbookOf } from './workbook.ts'
 
 describe('a workbook', () => {
   it('is read back as it was written, figures with a decimal point', async () => {
@@ -8,11 +9,10 @@ describe('a workbook', () => {
       ['cable 10 AWG', 1.25, '2026-01-31'],
       ['', 1450, ''],
     ]
-    const back = await cellsOfWorkbook(new Uint8Array(await workbookOf('Materials', rows)))
+    const back = await cellsOfWorkbook(await workbookOf('Materials', rows))
     expect(back).toEqual(rows.map((row) => row.map(String)))
   })
   it('tells days, formulas and rich text by what they show', async () => {
-    const { default: excel } = await import('exceljs')
     const book = new excel.Workbook()
     book.addWorksheet('empty')
     const sheet = book.addWorksheet('prices')
@@ -27,7 +27,6 @@ describe('a workbook', () => {
   })
   it('that is none, or has nothing on it, says so', async () => {
     await expect(cellsOfWorkbook(new TextEncoder().encode('no workbook'))).rejects.toThrow('it is no workbook')
-    const { default: excel } = await import('exceljs')
     const book = new excel.Workbook()
     book.addWorksheet('empty')
     await expect(cellsOfWorkbook(new Uint8Array(await book.xlsx.writeBuffer()))).rejects.toThrow(
