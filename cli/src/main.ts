@@ -89,7 +89,7 @@ function program({ stdin, stdout, stderr }: Streams): Command {
       const from = options.from === undefined ? null : MONTH_START[wholeNumber('--from', options.from, 1, 12) - 1]
       const held = yearsOfRun(design.place, years)
       if (held < years)
-        stderr.write(`ambrel: the weather file holds ${held} of the ${years} years asked for; ${held} are run\n`)
+        stderr.write(`ambrel: the weather file holds ${held} of the ${years} years asked for; so many are run\n`)
       print(runDesign(design, series, { years: held, seed, from }, options.trace))
     })
 

@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import {
   BANK_VOLTAGES,
+  FITTED,
   ILLUSTRATIVE_CLIMATES,
   INVERTER_PART,
   KEPT_CHANNELS,
@@ -15,9 +16,9 @@ import {
   type Station,
   type Topology,
 } from '@ambrel/core'
-import { fittedSchema } from './design.ts'
 import { LIMITS } from './limits.ts'
 import type { PartKind } from './parts.ts'
+import { objectOf } from './schemaOf.ts'
 import { moment, plainText } from './text.ts'
 
 /** A design in the list of the shelf. */
@@ -158,7 +159,7 @@ export const weatherUploadSchema = Joi.object({
   })
     .allow(null)
     .required(),
-  fitted: fittedSchema.required(),
+  fitted: objectOf(FITTED).required(),
   report: Joi.object({
     rows: count,
     years: count,

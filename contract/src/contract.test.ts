@@ -70,7 +70,7 @@ describe('the contract of a design', () => {
     ['generator.startStateOfCharge', NaN, 'Starts at a charge of: NaN is not a number'],
     ['generator.kind', 'candle', 'Backup: "candle" is not allowed; one of generator, shore, vehicle'],
     ['generator.holdMin', -1, 'Voltage low for: −1 min is too small; at least 0 min'],
-    ['winter.years', 0, 'Years: 0 years is too small; at least 1 years'],
+    ['winter.years', 0, 'Years: 0 years is too small; at least 1 year'],
     ['place.climate', 'Mars', 'Climate the rows came from: "Mars" is not allowed; one of cold-valley'],
     ['inverter.part.deratePctPerK', 20, 'leave nothing of'],
     ['arrays.0.module.vmpV', 12, 'of Voc 37.4 V; a module has 0.6 to 0.88 of it'],

@@ -1,11 +1,8 @@
-import Joi from 'joi'
-import { DESIGN, FITTED, type AnyTable, type Design } from '@ambrel/core'
+import type Joi from 'joi'
+import { DESIGN, type AnyTable, type Design } from '@ambrel/core'
 import { objectOf, schemaOf } from './schemaOf.ts'
 
-/** What imported hours say about a place. */
-export const fittedSchema = objectOf(FITTED)
-
-/** What a document is made of, a schema each. */
+/** What a document is made of, a schema each: shape and ranges; what contradicts itself is found by the core's invariants. */
 export const SECTIONS = Object.fromEntries(
   Object.entries(DESIGN).map(([key, field]) => [key, schemaOf(field)]),
 ) as Record<keyof Design, Joi.Schema>
@@ -20,6 +17,3 @@ export const LISTS = {
   sources: listOf(DESIGN.sources),
   circuits: listOf(DESIGN.circuits),
 }
-
-/** The shape and ranges of a Design document; what contradicts itself is found by the core's invariants. */
-export const designSchema = Joi.object(SECTIONS)

@@ -36,11 +36,9 @@ export const PART_PLACES: Record<PartKind, string> = {
   generator: 'generator.part',
 }
 
-const SCHEMAS = Object.fromEntries(PART_KINDS.map((kind) => [kind, objectOf(PART_TABLES[kind])]))
-
 /** What keeps a part from being taken into a design, at its fields; nothing for a sound one. */
 export function partProblems(kind: PartKind, part: unknown): Problem[] {
-  const problems = problemsOf(SCHEMAS[kind], part, (path) => {
+  const problems = problemsOf(objectOf(PART_TABLES[kind]), part, (path) => {
     const field = (PART_TABLES[kind] as AnyTable)[path.split('.')[0]]
     return field ? { label: field.label, unit: 'unit' in field ? field.unit : '' } : null
   })

@@ -56,10 +56,17 @@ export function schemaOf(field: Field): Joi.Schema {
 const orEmpty = (schema: Joi.Schema, empty: string | undefined): Joi.Schema =>
   (empty === undefined ? schema : schema.allow(null)).required()
 
+/** Schemas do not change, and to make one takes longer than to ask it. */
+const made = new WeakMap<AnyTable, Joi.ObjectSchema>()
+
 /** An object that has every field of a table and no other. */
 export function objectOf(table: AnyTable): Joi.ObjectSchema {
+  const known = made.get(table)
+  if (known) return known
   const fields = Object.entries(table)
-  return Joi.object(Object.fromEntries(fields.map(([key, field]) => [key, schemaOf(field)])))
+  const schema = Joi.object(Object.fromEntries(fields.map(([key, field]) => [key, schemaOf(field)])))
+  made.set(table, schema)
+  return schema
 }
 
 const longList = (count: number, min: number, max: number, unit: string): Joi.Schema =>

@@ -309,7 +309,7 @@ describe('the winter', () => {
     await page.locator('section.strip[data-years="120"]').waitFor()
     await page.locator('h2', { hasText: 'mean of 120 made years' }).waitFor()
     await setField(page, 'winter.years', '0')
-    await page.getByText('Years: 0 years is too small; at least 1 years').first().waitFor()
+    await page.getByText('Years: 0 years is too small; at least 1 year').first().waitFor()
     expect(errors).toEqual([])
   })
 

@@ -103,25 +103,17 @@ export function derive(given: Design): Derived {
   gridSheets(design, batteryDayWh, batteryC, add)
   const system = systemOf(design)
   const circuits = workedCircuits(design, system)
-  const bills = bill(design, materialsOf(design, system, circuits))
-  add(
-    worked('money.total', 'Total', bills.total, design.budget.currency, {
-      says: '(parts and materials − discount) + tax + freight + labour, contingency on all of it, less incentives',
-      terms: [
-        term('parts and materials', bills.partsSum, design.budget.currency, 'to be bought now'),
-        term('discount', design.budget.discount, design.budget.currency),
-        term('tax', bills.tax, design.budget.currency, `${design.budget.taxPct} %`),
-        term('freight', bills.freight, design.budget.currency),
-        term('labour', bills.labour, design.budget.currency),
-        term('contingency', bills.contingency, design.budget.currency, `${design.budget.contingencyPct} %`),
-        ...(bills.incentives > 0 ? [term('incentives', -bills.incentives, design.budget.currency)] : []),
-      ],
-      source: 'plain addition, each line to the cent',
-    }),
-  )
+  // a third of the work, and many a design that is only held against the rules of its hardware never asks for it
+  const money = once(() => {
+    const bills = bill(design, materialsOf(design, system, circuits))
+    return { bills, total: totalSheet(bills, design.budget) }
+  })
   const atBattery = Math.max(...loadsWh) > 0 ? batteryDayWh / Math.max(...loadsWh) : 1
   return {
-    worked: Object.fromEntries(sheets.map((sheet) => [sheet.id, sheet])),
+    worked: Object.defineProperty(Object.fromEntries(sheets.map((sheet) => [sheet.id, sheet])), 'money.total', {
+      get: () => money().total,
+      enumerable: true,
+    }),
     sunHours,
     worstMonth,
     loadsWh,
@@ -146,7 +138,29 @@ export function derive(given: Design): Derived {
     unlike: unlikeGroups(design),
     system,
     circuits,
-    bill: bills,
+    get bill() {
+      return money().bills
+    },
     tasks: checklist(design),
   }
 }
+
+function once<T>(make: () => T): () => T {
+  let made: T | undefined
+  return () => (made ??= make())
+}
+
+const totalSheet = (bills: Bill, { currency, discount, taxPct, contingencyPct }: Design['budget']): Worked =>
+  worked('money.total', 'Total', bills.total, currency, {
+    says: '(parts and materials − discount) + tax + freight + labour, contingency on all of it, less incentives',
+    terms: [
+      term('parts and materials', bills.partsSum, currency, 'to be bought now'),
+      term('discount', discount, currency),
+      term('tax', bills.tax, currency, `${taxPct} %`),
+      term('freight', bills.freight, currency),
+      term('labour', bills.labour, currency),
+      term('contingency', bills.contingency, currency, `${contingencyPct} %`),
+      ...(bills.incentives > 0 ? [term('incentives', -bills.incentives, currency)] : []),
+    ],
+    source: 'plain addition, each line to the cent',
+  })

@@ -108,7 +108,7 @@ const SCHOOLS: FieldTable<Schools> = {
       { value: 'never-above', label: 'never above what it carries' },
       { value: 'next-above', label: 'the next standard one above may be' },
     ],
-    'Some codes let the next standard fuse or breaker above a conductor’s amps protect it, where no outlets hang on it. The stricter school never does.',
+    'Some codes let the next standard fuse or breaker above a conductor’s amps protect it, where no outlets hang on it. The stricter method never does.',
     since(8, 'never-above'),
   ),
   electrodes: choice(

@@ -90,7 +90,7 @@ export function costFigures(design: Design, run: LifeRun): KeyFigure[] {
     layer('wiring', 'of it, wiring and racks'),
     figure('fuel', 'fuel and tariffs, a mean year', money, life.fuel),
     figure('bank-years', 'the bank lasts', 'years', life.bankYears, 'more'),
-    figure('life', `over ${budget.life.years} years`, money, life.presentValue),
+    figure('life', `over ${budget.life.years} ${budget.life.years === 1 ? 'year' : 'years'}`, money, life.presentValue),
     figure('per-kwh', 'a kilowatt-hour served', `${money}/kWh`, life.costPerKWh ?? 0),
     figure('per-usable', 'a usable kilowatt-hour of the bank', money, life.bankPerUsableKWh ?? 0),
   ]

@@ -16,7 +16,7 @@ export function lifeSheets(design: Design, life: Life): { present: Worked; perKW
   const energy = sum((year) => life.years[year - 1].energy)
   const served = sum(() => life.kWhPerYear)
   const source = 'NREL/TP-462-5173; NIST Handbook 135'
-  const over = `of ${years} years at ${discountPct} %, discounted`
+  const over = `of ${years} ${years === 1 ? 'year' : 'years'} at ${discountPct} %, discounted`
   const bank = life.wearing.find(({ key }) => key === 'bank')!
   return {
     present: worked('money.presentValue', 'Over its life', life.presentValue, money, {

@@ -196,7 +196,11 @@ function loadOf(
   const isGiven = (key: keyof Load) => columns.some((column, i) => column?.key === key && (row[i] ?? '').trim() !== '')
   if (isGiven('weekdays') && !isGiven('daysPerWeek')) load.daysPerWeek = named
   if (load.daysPerWeek > named)
-    fail('days a week', String(load.daysPerWeek), `${load.daysPerWeek} are more than the ${named} days that are named`)
+    fail(
+      'days a week',
+      String(load.daysPerWeek),
+      `${load.daysPerWeek} are more than the ${named === 1 ? 'one day that is' : `${named} days that are`} named`,
+    )
   if (!columns.some((column) => column?.key === 'basis')) load.basis = impliedBasis(load)
   for (const needed of BASIS_NEEDS[load.basis])
     if (load[needed] === null)

@@ -195,7 +195,7 @@ describe('days of the week in a table of loads', () => {
 
   it.each([
     [['name', 'on'], ['Saw', 'someday'], '“someday” must be days of the week'],
-    [['name', 'on', 'days a week'], ['Saw', 'Sat', '3'], '3 are more than the 1 days that are named'],
+    [['name', 'on', 'days a week'], ['Saw', 'Sat', '3'], '3 are more than the one day that is named'],
   ])('%s, %s is told', (header, row, says) => {
     const { problems } = loadsFromCells([header, row], () => 'x')
     expect(problems.map(({ message }) => String(message)).join()).toContain(says)

@@ -152,11 +152,23 @@ export const RULES: readonly Rule[] = [
 const WORST_FIRST: Record<Level, number> = { stop: 0, watch: 1, open: 2, sound: 3 }
 
 /** All findings about a design, worst first. */
-export function findings(input: RuleInput): Finding[] {
-  return RULES.flatMap((rule) => rule.check(input).map((body) => ({ id: rule.id, step: rule.step, ...body }))).sort(
-    (a, b) => WORST_FIRST[a.level] - WORST_FIRST[b.level],
+export const findings = (input: RuleInput): Finding[] =>
+  found(input, RULES).map(({ remedy, ...finding }) => {
+    const known = typeof remedy === 'function' ? remedy() : remedy
+    return known ? { ...finding, remedy: known } : finding
+  })
+
+/** What of some steps is found, worst first, with no remedy looked for: what many a design is held against. */
+export const findingsOf = (steps: ReadonlySet<Step>, input: RuleInput): Omit<Finding, 'remedy'>[] =>
+  found(
+    input,
+    RULES.filter(({ step }) => steps.has(step)),
   )
-}
+
+const found = (input: RuleInput, rules: readonly Rule[]) =>
+  rules
+    .flatMap(({ id, step, check }) => check(input).map((body) => ({ id, step, ...body })))
+    .sort((a, b) => WORST_FIRST[a.level] - WORST_FIRST[b.level])
 
 /** The mark of a step: its worst finding. */
 export function stepLevel(all: readonly Finding[], step: Step): Level {

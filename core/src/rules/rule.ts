@@ -46,14 +46,17 @@ export interface RuleInput {
   winter: WinterSummary | null
 }
 
+/** A remedy that has to be sought: to know whether there is one takes as long as a suggestion. */
+type Sought = () => Remedy | null
+
 export interface Rule {
   id: string
   step: Step
-  check: (input: RuleInput) => Omit<Finding, 'id' | 'step'>[]
+  check: (input: RuleInput) => Body[]
 }
 
-type Body = Omit<Finding, 'id' | 'step'>
-type More = Pick<Finding, 'working' | 'remedy'>
+export type Body = Omit<Finding, 'id' | 'step' | 'remedy'> & { remedy?: Remedy | Sought }
+type More = Pick<Body, 'working' | 'remedy'>
 
 const body =
   (level: Level) =>

@@ -7,7 +7,7 @@ import { theBackup } from '../generator/words.ts'
 import { followed } from '../sizing/follow.ts'
 import { moreModules } from '../sizing/moreModules.ts'
 import { findings } from '../rules/registry.ts'
-import { amount } from '../units/say.ts'
+import { amount, counted } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
 import type { WinterEngine } from '../winter/engine.ts'
 import { summariseWinter, type WinterSummary } from '../winter/summary.ts'
@@ -62,7 +62,7 @@ function howItRuns(design: Design, winter: WinterSummary, years: number): Words 
   const backup = design.generator.present
     ? say`; ${theBackup(design)} runs ${amount(winter.median.generatorHours, 'h')} in a typical year, ${amount(winter.oneInTen.generatorHours, 'h')} in that one`
     : ''
-  return say`Over ${years} years of weather: in 1 of 10 ${short}${backup}.`
+  return say`Over ${counted(years, 'year')} of weather: in 1 of 10 ${short}${backup}.`
 }
 
 function mended(

@@ -1,6 +1,6 @@
 import { derive } from '../derive/derive.ts'
 import type { Design } from '../document/types.ts'
-import { findings } from '../rules/registry.ts'
+import { findingsOf } from '../rules/registry.ts'
 import type { Finding, Step } from '../rules/rule.ts'
 import { joined, say, type Words } from '../units/words.ts'
 
@@ -10,16 +10,17 @@ const HARDWARE: ReadonlySet<Step> = new Set(['bank', 'array', 'inverter', 'gener
 const MOST_TRIED = 16
 
 /** What the rules have against a design's hardware. */
-export const faultsOf = (design: Design): Finding[] =>
-  findings({ design, derived: derive(design), winter: null }).filter(
-    (finding) => HARDWARE.has(finding.step) && (finding.level === 'stop' || finding.level === 'watch'),
+export const faultsOf = (design: Design): Fault[] =>
+  findingsOf(HARDWARE, { design, derived: derive(design), winter: null }).filter(
+    ({ level }) => level === 'stop' || level === 'watch',
   )
+type Fault = Omit<Finding, 'remedy'>
 
 /** A design that could be suggested, with what the rules have against it. */
 export interface Tried<T> {
   choice: T
   design: Design
-  faults: Finding[]
+  faults: Fault[]
 }
 
 const stopsOf = ({ faults }: Tried<unknown>) => faults.filter(({ level }) => level === 'stop').length
@@ -40,7 +41,7 @@ export function leastFaults<T>(choices: Iterable<T>, designOf: (choice: T) => De
   return tried.sort((a, b) => stopsOf(a) - stopsOf(b) || a.faults.length - b.faults.length)
 }
 
-const keyOf = ({ id, subject }: Finding) => `${id} ${subject}`
+const keyOf = ({ id, subject }: Fault) => `${id} ${subject}`
 
 /** What a suggestion brings that nothing on the shelf avoids, in a sentence; nothing where it brings nothing new. */
 export function stillToWatch(before: Design, { faults }: Tried<unknown>): Words[] {

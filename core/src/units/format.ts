@@ -110,8 +110,7 @@ export function quantity(
   if (value === null || value === undefined || !Number.isFinite(value)) return '—'
   if (decimals !== undefined) {
     const there = fieldUnit(unit, system)
-    const figure = decimal(there.toShown(value), decimals)
-    return there.unit ? `${figure} ${there.unit}` : figure
+    return withUnit(decimal(there.toShown(value), decimals), there.unit)
   }
   if (unit === 'Wh') return scaled(value, 'Wh', 'kWh')
   if (unit === 'Wh/d') return scaled(value, 'Wh/d', 'kWh/d')
@@ -121,6 +120,11 @@ export function quantity(
   const other = system === 'imperial' ? inImperial[unit] : undefined
   const shown = other ? other.convert(value) : value
   const shownUnit = other ? other.unit : unit
-  const figure = shownUnit === '°C' || shownUnit === '°F' ? decimal(shown, 1) : significant(shown)
-  return shownUnit ? `${figure} ${shownUnit}` : figure
+  return withUnit(shownUnit === '°C' || shownUnit === '°F' ? decimal(shown, 1) : significant(shown), shownUnit)
+}
+
+/** A figure with its unit; a unit that is a word is singular for one. */
+export function withUnit(figure: string, unit: string): string {
+  if (unit === '') return figure
+  return `${figure} ${figure === '1' && unit === 'years' ? 'year' : unit}`
 }

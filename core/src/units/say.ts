@@ -1,4 +1,4 @@
-import type { Amount } from './words.ts'
+import { say, type Amount, type Words } from './words.ts'
 
 /** A figure of any unit. @param decimals shown, where neat significant digits are not wanted */
 export const amount = (value: number, unit: string, decimals?: number): Amount => ({ value, unit, decimals })
@@ -18,3 +18,6 @@ export const celsius = (value: number): Amount => amount(value, '°C', 0)
 export const percent = (share: number): Amount => amount(share * 100, '%', 0)
 /** A figure as it was typed, with all its digits. */
 export const exact = (value: number, unit: string): Amount => ({ value, unit, exact: true })
+/** So many of a thing, one of it in the singular. @param many more of it, where that is not the one and an s */
+export const counted = (count: number, one: string, many = `${one}s`): Words =>
+  say`${count} ${count === 1 ? one : many}`

@@ -1,4 +1,4 @@
-import { fieldUnit, quantity, significant, type UnitSystem } from './format.ts'
+import { fieldUnit, quantity, significant, withUnit, type UnitSystem } from './format.ts'
 
 /** A figure within a text, in its stored unit; how it is written is the reader's. */
 export interface Amount {
@@ -66,8 +66,7 @@ const EXACT_DIGITS = 7
 
 function exactly(value: number, unit: string, system: UnitSystem): string {
   const there = fieldUnit(unit, system)
-  const figure = significant(there.toShown(value), EXACT_DIGITS)
-  return there.unit ? `${figure} ${there.unit}` : figure
+  return withUnit(significant(there.toShown(value), EXACT_DIGITS), there.unit)
 }
 
 /** A wire of a name the reader does not go by is told by the other measure too. */

@@ -4,7 +4,7 @@ import { MONTH_DAYS } from '../calendar/calendar.ts'
 import type { FailureSummary } from './outages.ts'
 import type { WinterSummary } from './summary.ts'
 import { seasonOf } from '../weather/season.ts'
-import { amount } from '../units/say.ts'
+import { amount, counted } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
 
 /** From this share on, sun is thrown away on bright days; below the other, hardly any is. */
@@ -41,7 +41,7 @@ export function verdict(design: Design, winter: WinterSummary, proved: Words | n
   const leans =
     generated >= unmet
       ? say`${backupSays(design)} gives ${percent(share)} of the energy supplied in the dark months`
-      : say`${amount(unmet, 'kWh')} of the dark months go unmet`
+      : say`${amount(unmet, 'kWh')} of the dark months are short`
   const thrown =
     spilled < LITTLE_SPILLED
       ? 'hardly any sun is thrown away'
@@ -52,8 +52,8 @@ export function verdict(design: Design, winter: WinterSummary, proved: Words | n
 
 /** How often the grid failed, and what the bank made of it. */
 function howItFails({ count, lasted, meanH, darkAfterH, rechargeH }: FailureSummary, years: number): Words {
-  if (count === 0) return say`It never failed in ${years} years.`
-  const failed = say`It failed ${count} times in ${years} years, ${amount(meanH, 'h')} on average`
+  if (count === 0) return say`It never failed in ${counted(years, 'year')}.`
+  const failed = say`It failed ${counted(count, 'time')} in ${counted(years, 'year')}, ${amount(meanH, 'h')} on average`
   if (lasted === 1)
     return say`${failed}, and what must run went on through all of them; ${rechargeH.oneInTen === null ? 'after most the bank was not back before the next' : say`9 times in 10 the bank was back within ${amount(rechargeH.oneInTen, 'h')}`}.`
   return say`${failed}: what must run went on through ${amount(100 * lasted, '%')} of them; the soonest it went off was after ${amount(darkAfterH.soonest!, 'h')}.`

@@ -13,10 +13,12 @@ import { say } from '../../units/words.ts'
 const WANTED_RATE = 0.1
 
 /** Offered only where the shelf has an array that brings it there. */
-const addedArray = (design: Design): { remedy?: Remedy } =>
-  moreArray(design, WANTED_RATE) === design
-    ? {}
-    : { remedy: { label: 'add an array', apply: (d) => moreArray(d, WANTED_RATE) } }
+const addedArray = (design: Design) => ({
+  remedy: (): Remedy | null =>
+    moreArray(design, WANTED_RATE) === design
+      ? null
+      : { label: 'add an array', apply: (d) => moreArray(d, WANTED_RATE) },
+})
 
 /** What the controllers are set to, where they can be so that no more comes. */
 function setTo(design: Design, mostA: number): { remedy?: Remedy } {

@@ -6,10 +6,12 @@ import { stop, watch, type Remedy, type Rule } from '../rule.ts'
 import { say } from '../../units/words.ts'
 
 /** Offered where the shelf has larger units of its kind that need fewer strings. */
-const larger = (design: Design): { remedy?: Remedy } =>
-  !isBoxed(design) && sizeBank(design).bank.inParallel < design.bank.inParallel
-    ? { remedy: { label: 'size it with larger units', apply: sizeBank } }
-    : {}
+const larger = (design: Design) => ({
+  remedy: (): Remedy | null =>
+    !isBoxed(design) && sizeBank(design).bank.inParallel < design.bank.inParallel
+      ? { label: 'size it with larger units', apply: sizeBank }
+      : null,
+})
 
 export const parallelLimit: Rule = {
   id: 'bank.parallel',

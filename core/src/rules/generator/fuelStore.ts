@@ -1,5 +1,5 @@
 import { sound, watch, type Rule } from '../rule.ts'
-import { amount } from '../../units/say.ts'
+import { amount, counted } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
 export const fuelStore: Rule = {
@@ -11,6 +11,6 @@ export const fuelStore: Rule = {
     const says = say`${amount(needL, 'L')} burn in the worst ${amount(generator.fuelTripDays, '')} days, 1 winter in 10; ${amount(generator.tankL, 'L')} are stored.`
     return needL > generator.tankL
       ? [watch('generator', says, 'Store more, or be sure of the road in that week.')]
-      : [sound('generator', says, say`Over ${winter.years} years.`)]
+      : [sound('generator', says, say`Over ${counted(winter.years, 'year')}.`)]
   },
 }

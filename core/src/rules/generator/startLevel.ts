@@ -4,7 +4,7 @@ import { floorStateOfCharge, hoursToCutOut, loadedBankV, kneeOf } from '../../ba
 import { coldFactor } from '../../bank/chemistry.ts'
 import { START_BELOW } from '../../generator/limits.ts'
 import type { Design } from '../../document/types.ts'
-import { stop, type Finding, type Rule, type RuleInput } from '../rule.ts'
+import { stop, type Body, type Rule, type RuleInput } from '../rule.ts'
 import { amount, celsius, percent, volts } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
@@ -32,7 +32,7 @@ const because = ({ generator }: Design) =>
     ? 'The backup comes only when the bank can give no more: a set that does not catch at once leaves the house dark.'
     : 'The bank lets go before the backup starts: loads are dropped while it stands by. Raise the level, or keep the bank warmer.'
 
-function byCharge(design: Design, coldestC: number): Omit<Finding, 'id' | 'step'>[] {
+function byCharge(design: Design, coldestC: number): Body[] {
   const { bank, generator } = design
   const { startStateOfCharge: start, stopStateOfCharge } = generator
   const floor = floorStateOfCharge(bank.part.chemistry, coldestC, bank.cutoffStateOfCharge)
@@ -56,7 +56,7 @@ function byCharge(design: Design, coldestC: number): Omit<Finding, 'id' | 'step'
 }
 
 /** The voltage must be held low for a while; the bank may be empty sooner. */
-function byVoltage({ design, derived }: RuleInput, coldestC: number): Omit<Finding, 'id' | 'step'>[] {
+function byVoltage({ design, derived }: RuleInput, coldestC: number): Body[] {
   const { bank, generator, inverter } = design
   const { lowCutV } = inverter.part
   const loadA = (Math.max(...derived.loadsWh) * derived.atBattery) / 24 / bankNominalV(bank)

@@ -1,6 +1,6 @@
 import { setField } from '../../change/field.ts'
 import { sound, watch, type Rule } from '../rule.ts'
-import { amount } from '../../units/say.ts'
+import { amount, counted } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
 /** With fewer years than this a one-in-ten winter is not in the file. */
@@ -16,7 +16,7 @@ export const weatherFile: Rule = {
       source === 'hours' && hours.years < YEARS_FOR_ONE_IN_TEN
         ? watch(
             'place',
-            say`${hours.years === 1 ? 'One year' : say`${hours.years} years`} of hours cannot show a 1-in-10 winter.`,
+            say`${counted(hours.years, 'year')} of hours cannot show a 1-in-10 winter.`,
             'A typical year is chosen to be typical. Let years be made from these hours, with their persistence, to see the bad ones.',
             {
               remedy: {
@@ -28,7 +28,7 @@ export const weatherFile: Rule = {
         : sound(
             'place',
             say`The weather comes from “${hours.name}”.`,
-            say`${hours.years} year${hours.years === 1 ? '' : 's'} of hours, ${source === 'hours' ? 'run as they were' : 'made into as many years as you like'}.`,
+            say`${counted(hours.years, 'year')} of hours, ${source === 'hours' ? 'run as they were' : 'made into as many years as you like'}.`,
           ),
     ]
     if (hours.lowestC < place.recordLowC)

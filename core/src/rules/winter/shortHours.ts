@@ -1,5 +1,5 @@
 import { open, sound, stop, watch, type Rule } from '../rule.ts'
-import { amount } from '../../units/say.ts'
+import { amount, counted } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
 export const shortHours: Rule = {
@@ -36,7 +36,7 @@ export const shortHours: Rule = {
       sound(
         'winter',
         'Nothing is short, 9 winters in 10.',
-        say`Over ${winter.years} made years; the run knows no breakdowns.`,
+        say`Over ${counted(winter.years, 'made year')}; the run knows no breakdowns.`,
       ),
     ]
   },

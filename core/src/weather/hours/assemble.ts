@@ -233,7 +233,10 @@ class HourGrid {
     return needed.flatMap((grid, i) =>
       gapsOf(grid, from, from + HOURS)
         .filter(({ length }) => length > LONGEST_FILLED_GAP_H)
-        .map((gap) => ({ ...this.rowsAround(gap), says: `${gap.length} hours without ${names[i]}` })),
+        .map((gap) => ({
+          ...this.rowsAround(gap),
+          says: `${gap.length} ${gap.length === 1 ? 'hour' : 'hours'} without ${names[i]}`,
+        })),
     )
   }
 
