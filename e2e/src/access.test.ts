@@ -8,8 +8,20 @@ import { useApplication } from './server.ts'
 
 const application = useApplication()
 
+/** A step as it opens by its address, with nothing over it. */
 async function toStep(page: Page, step: string): Promise<void> {
   await page.goto(page.url().replace(/[^/]+$/, step))
+  await standing(page, step)
+}
+/** The next step, by the rail. */
+async function onTo(page: Page, step: string): Promise<void> {
+  // on a phone it is folded
+  const folded = page.locator('.rail [data-steps][aria-expanded=false]')
+  if (await folded.isVisible()) await folded.click()
+  await page.locator(`.rail [data-step=${step}]`).click()
+  await standing(page, step)
+}
+async function standing(page: Page, step: string): Promise<void> {
   await page.locator(`[data-bench=${step}] h1`).waitFor()
   await drawn(page)
   // what is dear comes when the page rests
@@ -64,7 +76,7 @@ describe('whoever listens, uses keys, or sees little', () => {
       const { page } = await openPage(application.browser, { night })
       await openDemo(page, application.base)
       for (const step of STEPS) {
-        await toStep(page, step)
+        await onTo(page, step)
         await unfold(page)
         expect(await audit(page, night), step).toEqual([])
       }
@@ -99,7 +111,7 @@ describe('whoever listens, uses keys, or sees little', () => {
       expect(await audit(page, night), 'a new part').toEqual([])
       await newDesign(page, application.base, `Empty ${theme}`)
       for (const step of STEPS) {
-        await toStep(page, step)
+        await onTo(page, step)
         expect(await audit(page, night), `empty ${step}`).toEqual([])
       }
     })
@@ -109,7 +121,7 @@ describe('whoever listens, uses keys, or sees little', () => {
     const { page } = await openPage(application.browser, { width: 390, height: 844 })
     await openDemo(page, application.base)
     for (const step of STEPS) {
-      await toStep(page, step)
+      await onTo(page, step)
       await unfold(page)
       expect(await audit(page), step).toEqual([])
       for (const width of [820, 600, 390]) {

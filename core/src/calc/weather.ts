@@ -23,7 +23,7 @@ export const WEATHER: Record<string, CalcFunction> = {
     },
   },
   'weather.generate': {
-    says: 'summary of synthetic years made from monthly rows',
+    says: 'summary of years made from monthly rows',
     inputs: weatherInputs,
     outputs: {
       monthlyGhiKWhM2Day: '12',
@@ -35,7 +35,7 @@ export const WEATHER: Record<string, CalcFunction> = {
     run: (input) => ({ ...summariseWeather(madeYears(input).years) }),
   },
   'weather.interannual': {
-    says: 'how much the sun of synthetic years differs from year to year',
+    says: 'how much the sun of made years differs from year to year',
     inputs: weatherInputs,
     outputs: { monthlyCv: '12, share', winterCv: 'share, of the four darkest months’ total' },
     source: 'standard deviation ÷ mean over the years',
@@ -54,7 +54,7 @@ export const WEATHER: Record<string, CalcFunction> = {
       horizon,
     },
     outputs: { longestByReturnPeriod: 'days once in 2, 5, 10, 20 years', count: 'spells a year', daysPerYear: 'days' },
-    source: 'ranked yearly longest spells of synthetic years',
+    source: 'ranked yearly longest spells of made years',
     run: (input) => {
       const { years, sun } = madeYears(input)
       const surface = { tiltDeg: input.number('tiltDeg'), azimuthDeg: input.number('azimuthDeg'), ...groundOf(input) }

@@ -43,7 +43,7 @@ export const WIRING: Record<string, CalcFunction> = {
     run: (input) => drop(input.all()),
   },
   'wiring.ampacity': {
-    says: 'current a conductor may carry, capped by its terminals or, by the other school, as in free air',
+    says: 'current a conductor may carry, capped by its terminals or, by the other method, as in free air',
     inputs: { size: text('as “6 AWG”'), ...lying },
     outputs: { amps: 'A' },
     source: 'NEC 310.16, 310.17, 310.15, 110.14(C); IEC 60364-5-52',

@@ -42,7 +42,7 @@ function take(part: InverterPart): void {
         :model-value="design.document!.schools.peak"
         :options="OPTIONS"
         label="What is on at once"
-        @update:model-value="design.change('peak school', setField('schools.peak', $event))"
+        @update:model-value="design.change('how the peak is reckoned', setField('schools.peak', $event))"
       />
     </div>
     <table v-stack class="sheet">

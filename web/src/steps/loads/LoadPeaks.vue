@@ -49,7 +49,7 @@ const dc = computed(() =>
         :aria-checked="design.document!.schools.peak === each.school"
         :class="{ on: design.document!.schools.peak === each.school }"
         :data-peak="each.school"
-        @click="design.change('peak school', setField('schools.peak', each.school))"
+        @click="design.change('how the peak is reckoned', setField('schools.peak', each.school))"
       >
         <b>{{ prefs.show(each.continuousW, 'W') }}</b>
         <span>{{ NAMES[each.school].name }}</span>
