@@ -1,4 +1,4 @@
-import type Joi from 'joi'
+import Joi from 'joi'
 import { DESIGN, type AnyTable, type Design } from '@ambrel/core'
 import { objectOf, schemaOf } from './schemaOf.ts'
 
@@ -17,3 +17,6 @@ export const LISTS = {
   sources: listOf(DESIGN.sources),
   circuits: listOf(DESIGN.circuits),
 }
+
+/** All of it as one schema, for whoever makes documents from it; `checkDesign` asks part by part. */
+export const designSchema = (): Joi.ObjectSchema => Joi.object(SECTIONS)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import Joi from 'joi'
+import type Joi from 'joi'
 import {
   bill,
   checklist,
@@ -17,7 +17,7 @@ import {
   suggestionByRules,
 } from '@ambrel/core'
 import { said, type Words } from '@ambrel/core/units'
-import { SECTIONS } from './design.ts'
+import { designSchema } from './design.ts'
 import { checkDesign } from './problems.ts'
 
 const ruleOf = (schema: Joi.Description, name: string) =>
@@ -93,7 +93,7 @@ function withEnd(design: Design, path: string, value: unknown): Design {
   return copy
 }
 
-const fields = [...fieldsOf(Joi.object(SECTIONS).describe())].filter(([path]) => !['format', 'version'].includes(path))
+const fields = [...fieldsOf(designSchema().describe())].filter(([path]) => !['format', 'version'].includes(path))
 
 /** Everything that is worked out of a design is told in finite numbers, and its year is in balance. */
 function expectSound(design: Design, told: string): void {

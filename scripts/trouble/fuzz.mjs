@@ -56,7 +56,7 @@ const nearlySound = fc
 
 const document = fc.oneof(
   { weight: 3, arbitrary: nearlySound },
-  { weight: 1, arbitrary: like(designSchema.describe()) },
+  { weight: 1, arbitrary: like(designSchema().describe()) },
 )
 const whole = (schema) => like(schema.describe())
 

@@ -59,7 +59,8 @@ async function openInTime(): Promise<IDBPDatabase<Schema> | null> {
   const db = await Promise.race([store, limit])
   if (db) return db
   draftsAreKept.value = false
-  void store.then((late) => late && catchUp(late))
+  // where it fails after all, things stay as they are: the bar says that nothing is kept
+  void store.then((late) => late && catchUp(late)).catch(() => undefined)
   return null
 }
 
@@ -71,11 +72,11 @@ async function catchUp(db: IDBPDatabase<Schema>): Promise<void> {
   const tab = await thisTab()
   const left = (await db.getAll('drafts')).filter((draft) => draft.tab === tab)
   const work = db.transaction('drafts', 'readwrite')
-  for (const draft of left) {
-    void work.store.put({ ...draft, tab: crypto.randomUUID() })
-    void work.store.delete([draft.design, tab])
-  }
-  await work.done
+  const moved = left.flatMap((draft) => [
+    work.store.put({ ...draft, tab: crypto.randomUUID() }),
+    work.store.delete([draft.design, tab]),
+  ])
+  await Promise.all([...moved, work.done])
   opened = Promise.resolve(db)
   for (const draft of memory.values()) await write(db, draft)
   draftsAreKept.value = true
