@@ -298,7 +298,7 @@ describe('the verdict', () => {
       /^The generator gives 28\.6 % of the energy supplied in the dark months, and 40 % of the sun/,
     ],
     [made(150, 5, 60, 0), /hardly any sun is thrown away\. /],
-    [made(150, 5, 0, 60), /240 kWh of the dark months are short/],
+    [made(150, 5, 0, 60), /240 kWh are short in the dark months/],
   ])('%#: names what limits the design', (summary, words) => {
     expect(said(verdict(design, summary))).toMatch(words)
   })

@@ -41,7 +41,7 @@ export function verdict(design: Design, winter: WinterSummary, proved: Words | n
   const leans =
     generated >= unmet
       ? say`${backupSays(design)} gives ${percent(share)} of the energy supplied in the dark months`
-      : say`${amount(unmet, 'kWh')} of the dark months are short`
+      : say`${amount(unmet, 'kWh')} are short in the dark months`
   const thrown =
     spilled < LITTLE_SPILLED
       ? 'hardly any sun is thrown away'
