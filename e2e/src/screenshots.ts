@@ -35,7 +35,7 @@ const WHOLE_STEP_PX = { wiring: 4200, cost: 5400 }
 const browser = await openBrowser()
 const { page } = await openPage(browser)
 await page.goto(base)
-await page.locator('[data-mini=drawn]').nth(3).waitFor()
+await page.locator('[data-mini=drawn]').nth(5).waitFor()
 await page.screenshot({ path: `${folder}shelf.png` })
 await page.locator('[data-parts]').click()
 await page.locator('[data-new-part]').waitFor()

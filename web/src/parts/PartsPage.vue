@@ -8,6 +8,7 @@ import { LIMITS, PART_KINDS, type OwnPart, type PartKind, type StoredPart } from
 import { saveText } from '../frame/files.ts'
 import { useParts } from '../stores/parts.ts'
 import { usePrefs } from '../stores/prefs.ts'
+import mark from '../mark.svg'
 import PartMaker from './PartMaker.vue'
 import { KIND_WORDS, partSays } from './partWords.ts'
 
@@ -104,7 +105,7 @@ const found = computed(() => route.query.part)
   <div class="page">
     <section class="mast" aria-label="Parts shelf">
       <RouterLink :to="{ name: 'shelf' }" class="home"
-        ><img src="/mark.svg" alt="" width="30" height="30" /> Ambrel</RouterLink
+        ><img :src="mark" alt="" width="30" height="30" /> Ambrel</RouterLink
       >
       <h1 class="grow">Parts shelf</h1>
       <button class="act" @click="file?.click()"><FileUp :size="15" /> Open a file of parts</button>

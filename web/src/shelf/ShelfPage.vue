@@ -8,6 +8,7 @@ import { onBack } from '../saving/connection.ts'
 import { hear, tell } from '../saving/tabs.ts'
 import { api, ApiRefusal, Unreachable } from '../stores/api.ts'
 import { usePrefs } from '../stores/prefs.ts'
+import mark from '../mark.svg'
 import KeptEdits from './KeptEdits.vue'
 import ShelfFamily from './ShelfFamily.vue'
 import { archive } from './rename.ts'
@@ -115,7 +116,7 @@ onBeforeUnmount(hear(() => void load()))
 <template>
   <div class="shelf">
     <section class="mast" aria-label="Ambrel">
-      <img src="/mark.svg" alt="" width="30" height="30" />
+      <img :src="mark" alt="" width="30" height="30" />
       <h1>Ambrel</h1>
       <p class="quiet grow">Will the lights stay on through the dark weeks?</p>
       <button
