@@ -31,6 +31,10 @@ const RETRY_MS = [1000, 2000, 4000, 8000, 15_000, 30_000]
 const SENT_KEPT = 3
 /** Leaving a design waits no longer for a save; its draft is sent later. */
 const LEAVE_MS = 1500
+/** A store that has not let a draft go by then holds up no "saved". */
+const LET_GO_MS = 3000
+
+const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms))
 
 /** Keeps a draft of the open design and brings it to the server, one save after the other. */
 export function useSaver({ id, document, entered, stored }: Open) {
@@ -70,15 +74,15 @@ export function useSaver({ id, document, entered, stored }: Open) {
     conflict.value = why === 'gone' ? null : why
     if (mine !== undefined) version.value = mine
     state.value = why === 'gone' ? 'gone' : 'conflict'
-    keep()
+    void keep()
   }
 
   /** To be called after every edit. */
   function changed(): void {
     if (!document.value) return
-    keep()
-    if (state.value === 'conflict' || state.value === 'gone') return
-    if (!unsent.value) return settle()
+    if (state.value === 'conflict' || state.value === 'gone') return void keep()
+    if (!unsent.value) return void settle()
+    void keep()
     const now = Date.now()
     waitingSince ||= now
     clearTimeout(timer)
@@ -87,14 +91,16 @@ export function useSaver({ id, document, entered, stored }: Open) {
     timer = setTimeout(() => void save(), Math.min(SAVE_AFTER_MS, within))
   }
 
-  /** Keeps what the server has not, or lets the draft go. Saving never waits for it. */
-  function keep(): void {
+  /**
+   * Keeps what the server has not, or lets the draft go. Saving never waits for it.
+   * @returns once the store has done so
+   */
+  async function keep(): Promise<void> {
     if (!document.value || !id.value) return
     const design = id.value
     const mine = ++keeping
     kept.value = false
-    if (!unsent.value && !entered.value && state.value !== 'gone')
-      return void thisTab().then((tab) => drafts.remove(design, tab))
+    if (!unsent.value && !entered.value && state.value !== 'gone') return drafts.remove(design, await thisTab())
     const draft = {
       design,
       at: Date.now(),
@@ -104,9 +110,8 @@ export function useSaver({ id, document, entered, stored }: Open) {
       sent,
       unsent: unsent.value,
     }
-    void thisTab()
-      .then((tab) => drafts.put({ ...draft, tab }))
-      .then((stored) => mine === keeping && (kept.value = stored))
+    const stored = await drafts.put({ ...draft, tab: await thisTab() })
+    if (mine === keeping) kept.value = stored
   }
 
   /** One save after the other: a second sent while the first is on its way would meet its new version as a conflict. */
@@ -120,14 +125,14 @@ export function useSaver({ id, document, entered, stored }: Open) {
     if (!mine || state.value === 'conflict' || state.value === 'gone') return
     if (sameDocument(mine, acknowledged.value)) {
       acknowledged.value = mine
-      return settle()
+      return void settle()
     }
     clearTimeout(timer)
     state.value = 'saving'
     const target = id.value
     const before = sent
     sent = [...before, mine].slice(-SENT_KEPT)
-    keep()
+    void keep()
     try {
       const delivery = await deliver(target, version.value, mine, before)
       if (id.value === target) delivered(delivery, mine)
@@ -162,11 +167,17 @@ export function useSaver({ id, document, entered, stored }: Open) {
     if (!no) timer = setTimeout(() => void save(), pause)
   }
 
-  function settle(): void {
+  /**
+   * Nothing is unsent. That is said once no draft of before lies in the store any more: a page that is left and opened
+   * again would go on with it, and so with what was undone.
+   */
+  async function settle(): Promise<void> {
     clearTimeout(timer)
     waitingSince = 0
-    state.value = 'saved'
-    keep()
+    const letGo = keep()
+    const mine = keeping
+    await Promise.race([letGo, pause(LET_GO_MS)])
+    if (mine === keeping && !unsent.value) state.value = 'saved'
   }
 
   /** Tries at once what waits. */
@@ -178,7 +189,7 @@ export function useSaver({ id, document, entered, stored }: Open) {
   async function leave(): Promise<void> {
     clearTimeout(timer)
     if (state.value === 'saved' || state.value === 'conflict' || state.value === 'gone') return
-    await Promise.race([save(), new Promise((resolve) => setTimeout(resolve, LEAVE_MS))])
+    await Promise.race([save(), pause(LEAVE_MS)])
   }
 
   /** Lets go of the open design; its draft stays where it is. */

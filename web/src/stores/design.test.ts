@@ -390,6 +390,7 @@ describe('two windows', () => {
       )
     await design.keepMine()
     expect(serverWatts()).toBe(400)
+    await storeWorks()
     expect(design.saveState).toBe('saved')
     expect(design.problems).toHaveLength(how === 'wrong' ? 1 : 0)
   })
@@ -524,6 +525,47 @@ describe('a design deleted elsewhere', () => {
     const again = await opened()
     expect(again.saveState).toBe('gone')
     expect(watts(again)).toBe(400)
+  })
+})
+
+describe('a draft of what was undone', () => {
+  /** Saved, undone and done again, in a store that is slow to let the draft of between go. */
+  async function doneAgain() {
+    const design = await opened()
+    setWatts(design, 700)
+    await settle()
+    design.undo()
+    await storeWorks()
+    expect(await kept()).toEqual([GOOD])
+    let release = () => {}
+    const slow = new Promise<void>((resolve) => (release = resolve))
+    const remove = drafts.remove.bind(drafts)
+    vi.spyOn(drafts, 'remove').mockImplementation((...which) => slow.then(() => remove(...which)))
+    design.redo()
+    await storeWorks()
+    return { design, release }
+  }
+  afterEach(() => vi.restoreAllMocks())
+
+  it('is gone before anything is called saved: a page opened now would bring it back', async () => {
+    const { design, release } = await doneAgain()
+    expect(watts(design)).toBe(700)
+    expect(design.saveState).not.toBe('saved')
+    release()
+    await storeWorks()
+    expect(design.saveState).toBe('saved')
+    expect(await kept()).toEqual([])
+    restart()
+    expect(watts(await opened())).toBe(700)
+  })
+
+  it('holds nothing up where the store never answers', async () => {
+    const { design } = await doneAgain()
+    await settle(3100)
+    expect(design.saveState).toBe('saved')
+    setWatts(design, 710)
+    await settle()
+    expect(serverWatts()).toBe(710)
   })
 })
 
