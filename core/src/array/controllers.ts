@@ -11,6 +11,12 @@ export const outputOf = ({ part, chargeLimitA }: Set): number => Math.min(part.o
 export const passesW = (controller: Set, busV: number): number =>
   controller.part.outputAcW ?? outputOf(controller) * busV
 
+/** Whether a controller is made for a bank of so many volts; one that feeds the AC side has none to do with it. */
+export const chargesBank = (
+  { kind, leastBankV, mostBankV }: Pick<ControllerPart, 'kind' | 'leastBankV' | 'mostBankV'>,
+  systemV: Design['bank']['systemV'],
+): boolean => kind === 'ac-coupled' || (systemV >= leastBankV && systemV <= mostBankV)
+
 /** Whether its charging current can be set; a pulse-width controller gives what the array gives. */
 export const canBeSet = ({ part }: Pick<Controller, 'part'>): boolean => part.kind === 'tracker'
 

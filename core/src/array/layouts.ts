@@ -1,6 +1,6 @@
 import { BRIGHT, stringsNeedFuses } from './stringFuses.ts'
-import { passesW } from './controllers.ts'
-import type { ControllerPart, ModulePart } from '../document/types.ts'
+import { chargesBank, passesW } from './controllers.ts'
+import type { ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { coldVoltage, hotVoltage, type ColdMethod } from './voltage.ts'
 
 /** Where strings of a layout go: so many on a tracker (from 1) of a controller (0 is the one that is there). */
@@ -29,6 +29,8 @@ export interface LayoutQuestion {
   hottestCellC: number
   /** highest charging voltage of the bank, V */
   chargeV: number
+  /** nominal volts of the bank; left out, the controller charges it */
+  systemV?: Design['bank']['systemV']
   maxModules: number
   method?: ColdMethod
   /** array watts that are wanted; left out, the most are */
@@ -71,6 +73,7 @@ const MOST_IN_SERIES = 40
 export function layouts(question: LayoutQuestion): Layout[] {
   const { module, controller, maxModules, chargeV, mostControllers = Infinity, beside } = question
   if (!(maxModules >= 1)) throw new RangeError(`maxModules ${maxModules} must be at least 1`)
+  if (question.systemV !== undefined && !chargesBank(controller, question.systemV)) return []
   if (question.controller.kind === 'pulse-width') return pulseWidthLayouts(question)
   const each = passesW({ part: controller, chargeLimitA: null }, chargeV)
   const found: Ranked[] = []
@@ -211,7 +214,7 @@ function pulseWidthLayouts({
   const string = { inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method }
   const coldV = coldVoltage(string)
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
-  if (coldV > controller.maxInputV || hotV < chargeV) return []
+  if (coldV > Math.min(controller.maxInputV, module.maxSystemV ?? Infinity) || hotV < chargeV) return []
   const most = Math.min(
     Math.floor(maxModules / inSeries),
     Math.floor(Math.min(controller.maxInputA, controller.outputA) / (module.iscA * 1.25)),
@@ -240,7 +243,9 @@ export function stringFits(
 ): boolean {
   const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
-  return coldV <= controller.maxInputV && hotV >= trackerNeedsV(controller, chargeV)
+  return (
+    coldV <= Math.min(controller.maxInputV, module.maxSystemV ?? Infinity) && hotV >= trackerNeedsV(controller, chargeV)
+  )
 }
 
 function describe(
@@ -282,7 +287,8 @@ export function refusedLayouts(question: LayoutQuestion): RefusedLayout[] {
     const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
     const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
     const high = coldV > controller.maxInputV
-    if (high) above++
+    const overModule = coldV > (module.maxSystemV ?? Infinity)
+    if (high || overModule) above++
     const needed = trackerNeedsV(controller, chargeV)
     refused.push({
       inSeries,
@@ -290,7 +296,9 @@ export function refusedLayouts(question: LayoutQuestion): RefusedLayout[] {
       hotV,
       says: high
         ? `over ${controller.maxInputV} V on a cold dawn: destroys the controller`
-        : `under ${Math.round(needed)} V on a hot afternoon: charging stops`,
+        : overModule
+          ? `over ${module.maxSystemV} V on a cold dawn: more than the modules are insulated for`
+          : `under ${Math.round(needed)} V on a hot afternoon: charging stops`,
     })
   }
   return refused

@@ -33,6 +33,8 @@ export interface ChemistryFacts {
   absorbV: [number, number]
   floatV: [number, number]
   equaliseV: [number, number] | null
+  /** what it is charged higher by for each kelvin below 25 °C, mV a cell */
+  compensationMVPerCellK: number
   /** nominal volts of a cell, and those it counts as where 12, 24 and 48 V are spoken of */
   cellV: number
   classCellV: number
@@ -89,6 +91,7 @@ const LEAD = {
   generatorFull: 0.96,
   fullChargeEveryDays: 14,
   cutoff: 0.2,
+  compensationMVPerCellK: 4,
   cellV: 2,
   classCellV: 2,
   rateEffect: true,
@@ -124,6 +127,7 @@ export const CHEMISTRIES: Record<Chemistry, ChemistryFacts> = {
     absorbV: [14, 14.4],
     floatV: [13.4, 13.6],
     equaliseV: null,
+    compensationMVPerCellK: 0,
     cellV: 3.2,
     classCellV: 3,
     restedCellV: [

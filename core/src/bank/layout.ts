@@ -60,6 +60,19 @@ export function absorptionV({
   return absorbV ?? (systemV / 12) * CHEMISTRIES[part.chemistry].absorbV[1]
 }
 
+/**
+ * What a bank is charged higher by in the cold, V; 0 for chemistries that are not compensated.
+ * Source: 4 mV a cell of lead for each kelvin from 25 °C, as its makers' manuals state it.
+ * @example compensationV({ systemV: 48, part: { chemistry: 'flooded' } }, 5) → 1.92
+ */
+export function compensationV(
+  { part, systemV }: Pick<Bank, 'systemV'> & { part: Pick<BatteryPart, 'chemistry'> },
+  batteryC: number,
+): number {
+  const { compensationMVPerCellK, classCellV } = CHEMISTRIES[part.chemistry]
+  return (compensationMVPerCellK / 1000) * (systemV / classCellV) * Math.max(0, 25 - batteryC)
+}
+
 /** As {@link seriesFor}, null where the unit does not divide the bank voltage. */
 export function trySeries(systemV: number, part: Pick<BatteryPart, 'chemistry' | 'nominalV'>): number | null {
   const series = systemV / classVoltage(part)

@@ -148,6 +148,7 @@ export const ARRAY: Record<string, CalcFunction> = {
         vmpV: moduleSheet.vmpV,
         betaVocPctPerK: moduleSheet.betaVocPctPerK,
         gammaPctPerK: number('%/K', -1, -0.01),
+        maxSystemV: optional(number('V', 10, 2000), null),
         impA: optional(moduleSheet.impA, null),
         seriesFuseA: optional(number('A', 1, 100), null),
       }),

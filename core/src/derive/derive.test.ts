@@ -142,7 +142,7 @@ describe('rules', () => {
     ['bank.parallel', 'stop', (d: Design): unknown => (d.bank.inParallel = 17)],
     ['bank.sharing', 'stop', (d: Design): unknown => Object.assign(d.bank, { takeoff: 'one-end', linkMilliohm: 3 })],
     ['bank.autonomy', 'watch', (d: Design): unknown => (d.bank.inParallel = 1)],
-    ['bank.cold', 'watch', (d: Design): unknown => (d.place.batteryRoom.kind = 'unheated')],
+    ['bank.cold', 'stop', (d: Design): unknown => (d.place.batteryRoom.kind = 'unheated')],
     ['inverter.carries', 'stop', (d: Design): unknown => (d.loads[0].runningW = 9000)],
     ['inverter.starts', 'stop', (d: Design): unknown => (d.loads[2].startW = 30000)],
     ['inverter.transfer', 'stop', (d: Design): unknown => (d.generator.part.ratedW = 60000)],

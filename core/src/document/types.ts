@@ -17,7 +17,7 @@ export type {
 export type { CircuitChoice, DeviceKind, DisconnectChoice, House, Laid, Wall } from './wiring.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 10
+export const DESIGN_VERSION = 11
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -197,11 +197,15 @@ export interface BatteryPart {
   cycles: { depth: number; cycles: number }[]
   calendarYears: number
   parallelLimit: number
+  /** units its maker allows in series; null where none are named */
+  seriesLimit: number | null
   weightKg: number
   heaterW: number
   selfDischargePctPerMonth: number
   /** not charged at or below this cell temperature; null where cold only slows it */
   minChargeC: number | null
+  /** gives nothing at or below this cell temperature; null where cold only weakens it */
+  minDischargeC: number | null
   price: number
   /** names of its figures that are estimates, until the data sheet's take their place */
   estimated: string[]
@@ -260,6 +264,8 @@ export interface ModulePart {
   /** temperature of the cells at 800 W/m², 20 °C and 1 m/s */
   noctC: number
   seriesFuseA: number
+  /** volts against ground its insulation is made for; null where its label names none */
+  maxSystemV: number | null
   lengthM: number
   widthM: number
   weightKg: number
@@ -341,6 +347,9 @@ export interface ControllerPart {
   maxTrackerW: number | null
   maxArrayW: number | null
   outputA: number
+  /** nominal volts of the smallest and the largest bank it charges */
+  leastBankV: 12 | 24 | 48
+  mostBankV: 12 | 24 | 48
   /** AC watts of an AC-coupled one; null for those on the battery's side, whose limit is `outputA` */
   outputAcW: number | null
   /** it parts its arrays from itself by a switch of its own */
@@ -397,6 +406,8 @@ export interface InverterPart {
    */
   bond: 'none' | 'fixed' | 'relay'
   lowCutV: number
+  /** bank voltage at which it switches off to save itself; null where the sheet names none */
+  highCutV: number | null
   bankV: 12 | 24 | 48
   /** the charge controller that is built into an all-in-one unit; null for an inverter by itself */
   controller: ControllerPart | null

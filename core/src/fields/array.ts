@@ -56,6 +56,14 @@ export const MODULE: FieldTable<ModulePart> = {
     },
   ),
   seriesFuseA: number('Series fuse', 'A', 1, 100, 'Largest fuse the module may stand behind, on its label.'),
+  maxSystemV: number(
+    'System voltage, at most',
+    'V',
+    10,
+    2000,
+    'Volts of a string its insulation is made for, on its label: 600, 1000 or 1500.',
+    { empty: 'its label names none', step: 100, since: since(11, null) },
+  ),
   lengthM: number('Length', 'm', 0.1, 5, 'Of the frame.', { step: 0.01 }),
   widthM: number('Width', 'm', 0.1, 5, 'Of the frame.', { step: 0.01 }),
   weightKg: number('Weight', 'kg', 0, 200, 'Of one module.'),
@@ -182,6 +190,13 @@ export const ARRAY_FIELD: FieldTable<ArrayField> = {
   }),
 }
 
+/** Classes of banks as data sheets of controllers name them. */
+const BANKS = [
+  { value: 12, label: '12 V' },
+  { value: 24, label: '24 V' },
+  { value: 48, label: '48 V' },
+] as const
+
 export const CONTROLLER: FieldTable<ControllerPart> = {
   id: key('Key', 'Of the part on the shelf.'),
   name: named('Name', 'What the data sheet calls the controller.'),
@@ -255,6 +270,18 @@ export const CONTROLLER: FieldTable<ControllerPart> = {
     since: since(6, null),
   }),
   outputA: number('Output', 'A', 0.1, 1000, 'Charging current into the bank, at most.'),
+  leastBankV: choice<ControllerPart['leastBankV']>(
+    'Charges banks from',
+    BANKS,
+    'The smallest bank it is made for; some of high input voltage charge 48 V only.',
+    since(11, 12),
+  ),
+  mostBankV: choice<ControllerPart['mostBankV']>(
+    'Charges banks up to',
+    BANKS,
+    'The largest bank it is made for; many small ones stop at 24 V. A larger one is not charged, or destroys it.',
+    since(11, 48),
+  ),
   disconnect: flag(
     'its own array switch',
     'It has a direct-current switch built in that parts its arrays, rated for their volts.',

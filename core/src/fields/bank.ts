@@ -117,6 +117,14 @@ export const BATTERY: FieldTable<BatteryPart> = {
     64,
     'Strings the maker allows beside each other. Three is a common limit for lead, 4 to 16 for lithium.',
   ),
+  seriesLimit: whole(
+    'In series, at most',
+    '',
+    1,
+    COUNTS.unitsInSeries,
+    'Units the maker allows one after the other. Lithium’s management unit cuts only so many volts: 4 of 12.8 V is common, 1 where the manual forbids it.',
+    { empty: 'its maker names none', since: since(11, null) },
+  ),
   weightKg: number('Weight', 'kg', 0, 5000, 'Of one unit.'),
   heaterW: number(
     'Heater',
@@ -145,6 +153,17 @@ export const BATTERY: FieldTable<BatteryPart> = {
     {
       empty: 'cold only slows it',
       since: since(2, by({ lfp: 0 }, null)),
+    },
+  ),
+  minDischargeC: number(
+    'Gives nothing at or below',
+    '°C',
+    -60,
+    20,
+    say`Cell temperature at which its management unit lets go of the loads. ${celsius(-20)} for most lithium iron phosphate.`,
+    {
+      empty: 'cold only weakens it',
+      since: since(11, by({ lfp: -20 }, null)),
     },
   ),
   price: number('Price', 'money', 0, 1e7, 'Of one unit, as quoted.', { step: 10 }),

@@ -140,6 +140,14 @@ export const INVERTER_PART: FieldTable<InverterPart> = {
   lowCutV: number('Low-voltage cut-out', 'V', 5, 60, 'Bank voltage, under load, at which it switches off.', {
     step: 0.5,
   }),
+  highCutV: number(
+    'High-voltage cut-out',
+    'V',
+    10,
+    100,
+    'Bank voltage at which it switches off to save itself, about 1.3 of its class: 64 on many for 48 V. Charging and equalising must stay below it.',
+    { empty: 'its sheet names none', step: 0.5, since: since(11, null) },
+  ),
   bankV: choice<InverterPart['bankV']>('Bank it is made for', BANK_VOLTAGES, 'It works on no other.'),
   controller: part('Built-in controller', CONTROLLER, 'The charge controller of an all-in-one unit.', {
     empty: 'it has none',

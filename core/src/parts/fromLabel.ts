@@ -88,6 +88,7 @@ function moduleFrom(said: Said<ModulePart>): LabelledPart<'module'> {
     gammaPctPerK: () => -0.38,
     noctC: () => 45,
     seriesFuseA: ({ iscA }) => FUSES_A.find((fuse) => fuse >= iscA * 1.56) ?? FUSES_A[FUSES_A.length - 1],
+    maxSystemV: () => 600,
     widthM: ({ ratedW }) => (ratedW < 200 ? 0.67 : ratedW < 350 ? 1 : 1.134),
     lengthM: ({ ratedW, widthM }) => round(Math.max(0.3, ratedW / WATTS_PER_M2 / widthM)),
     weightKg: ({ lengthM, widthM }) => round(lengthM * widthM * KG_PER_M2, 1),
@@ -135,10 +136,12 @@ function batteryFrom({ ampHours, ...said }: Said<BatteryPart> & { ampHours?: num
     cycles: () => like.cycles.map((each) => ({ ...each })),
     calendarYears: () => like.calendarYears,
     parallelLimit: () => like.parallelLimit,
+    seriesLimit: ({ nominalV }) => (CHEMISTRIES[chemistry].managed ? Math.max(1, Math.round(48 / nominalV)) : null),
     weightKg: ({ nominalV }) => round((like.weightKg * share * nominalV) / like.nominalV, 1),
     heaterW: () => 0,
     selfDischargePctPerMonth: () => like.selfDischargePctPerMonth,
     minChargeC: () => like.minChargeC,
+    minDischargeC: () => like.minDischargeC,
     price: () => 0,
   })
 }
@@ -181,6 +184,7 @@ function inverterFrom(said: Said<InverterPart>): LabelledPart<'inverter'> {
     transferA: () => 0,
     bond: () => 'none',
     lowCutV: () => (bankV! / 12) * 11,
+    highCutV: () => (bankV! / 12) * 16,
     controller: () => null,
     battery: () => null,
     weightKg: () => round(like.weightKg * share, 1),
@@ -211,6 +215,8 @@ function controllerFrom(said: Said<ControllerPart>): LabelledPart<'controller'> 
     startAboveBankV: () => like.startAboveBankV,
     // no label, no more than the output of a string at its bank's volts
     maxInputA: () => outputA!,
+    leastBankV: () => like.leastBankV,
+    mostBankV: () => like.mostBankV,
     maxOperatingA: () => null,
     maxTrackerW: () => null,
     maxArrayW: () => null,

@@ -29,6 +29,7 @@ describe('a module’s sheet as text', () => {
       iscA: 13.89,
       vmpV: 31.1,
       impA: 13.19,
+      maxSystemV: 1500,
       seriesFuseA: 25,
       gammaPctPerK: -0.34,
       betaVocPctPerK: -0.26,
@@ -60,7 +61,7 @@ describe('other sheets as text', () => {
   it.each<[LabelKind, string, Record<string, unknown>]>([
     [
       'battery',
-      'LiFePO4 battery\nNominal voltage: 51.2 V\nRated capacity: 100 Ah\nMax. continuous charge current 50 A\nMax. continuous discharge current 100 A\nPeak discharge current 150 A (10 s)\nCharging temperature 0 to 45 °C\nInternal resistance ≤ 20 mΩ\n6000 cycles @ 80% DOD\nWeight 45 kg\nUp to 16 in parallel\nSelf-discharge < 3 % / month',
+      'LiFePO4 battery\nNominal voltage: 51.2 V\nRated capacity: 100 Ah\nMax. continuous charge current 50 A\nMax. continuous discharge current 100 A\nPeak discharge current 150 A (10 s)\nCharging temperature 0 to 45 °C\nDischarging temperature -20 to 60 °C\nInternal resistance ≤ 20 mΩ\n6000 cycles @ 80% DOD\nWeight 45 kg\nUp to 16 in parallel\nUp to 4 in series\nSelf-discharge < 3 % / month',
       {
         chemistry: 'lfp',
         nominalV: 51.2,
@@ -69,6 +70,8 @@ describe('other sheets as text', () => {
         maxDischargeA: 100,
         surgeA: 150,
         minChargeC: 0,
+        minDischargeC: -20,
+        seriesLimit: 4,
         resistanceMilliohm: 20,
         cycles: [{ depth: 0.8, cycles: 6000 }],
         weightKg: 45,
@@ -92,7 +95,7 @@ describe('other sheets as text', () => {
     ['battery', 'Voltage 25.6 V\n200 Ah', { nominalV: 25.6, ampHours: 200, chemistry: 'lfp' }],
     [
       'inverter',
-      'Continuous output power 6000 W\nSurge power 12 000 W for 5 s\nBattery voltage 48 VDC\nOutput 120/240 V split phase, pure sine wave\nMax. efficiency 93 %\nNo-load power < 60 W\nMax. charging current 80 A\nLow battery shut down 42 V\nWeight 35 kg',
+      'Continuous output power 6000 W\nSurge power 12 000 W for 5 s\nBattery voltage 48 VDC\nOutput 120/240 V split phase, pure sine wave\nMax. efficiency 93 %\nNo-load power < 60 W\nMax. charging current 80 A\nLow battery shut down 42 V\nHigh battery shut down 64 V\nWeight 35 kg',
       {
         ratedW: 6000,
         surgeW: 12000,
@@ -103,6 +106,7 @@ describe('other sheets as text', () => {
         idleW: 60,
         chargerA: 80,
         lowCutV: 42,
+        highCutV: 64,
         weightKg: 35,
       },
     ],

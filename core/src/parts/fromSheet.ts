@@ -35,8 +35,11 @@ const rule = (key: string, words: RegExp, unit: string, min: number, max: number
 const COEFFICIENT = String.raw`(?:temp\w*\.?[\s-]*(?:coeff?\w*|coef\.?)|coefficient)`
 const coefficient = (of: string) =>
   new RegExp(`${COEFFICIENT}[^\\n]*?(?:${of})|(?:${of})[^\\n]{0,12}?${COEFFICIENT}|\\btk[ (]*(?:${of})`, 'i')
-/** A limit of the system the module stands in, not of the module. */
+/** A limit of the system the module stands in, not a voltage of the module. */
 const SYSTEM = /system voltage/i
+const OF_SYSTEM = new Set(['maxInputV', 'maxSystemV'])
+/** Counts, whose number may stand before their words: `up to 16 in parallel`. */
+const COUNTED = new Set(['cells', 'parallelLimit', 'seriesLimit'])
 
 // what is looked for first is found first: a line with a coefficient names Voc too
 const RULES: Record<LabelKind, readonly Rule[]> = {
@@ -44,6 +47,7 @@ const RULES: Record<LabelKind, readonly Rule[]> = {
     rule('betaVocPctPerK', coefficient('voc|open[- ]circuit'), '%/K', -1, -0.01),
     rule('alphaIscPctPerK', coefficient('isc|short[- ]circuit'), '%/K', -0.5, 0.5),
     rule('gammaPctPerK', coefficient('p\\s?max|pmpp|p\\s?mp|max\\w*\\.? power|power'), '%/K', -1, -0.01),
+    rule('maxSystemV', SYSTEM, 'V', 100, 2000, { upper: true }),
     rule('seriesFuseA', /series fuse|fuse rating|over-?current protection/i, 'A', 1, 100),
     rule('vocV', /open[- ]circuit voltage|\bv\s?oc\b/i, 'V', 1, 300),
     rule('iscA', /short[- ]circuit current|\bi\s?sc\b/i, 'A', 0.1, 60),
@@ -87,8 +91,13 @@ const RULES: Record<LabelKind, readonly Rule[]> = {
     rule('maxChargeA', /(?:continuous|max\w*\.?)[^\n]{0,24}charg\w*(?: current)?|charg\w* current/i, 'A', 0.1, 10000, {
       upper: true,
     }),
-    rule('minChargeC', /charg\w*[^\n]{0,12}temperature|temperature[^\n]{0,16}\bcharg\w*/i, '°C', -40, 30),
+    rule('minDischargeC', /\bdischarg\w*[^\n]{0,12}temperature|temperature[^\n]{0,16}\bdischarg\w*/i, '°C', -60, 20),
+    rule('minChargeC', /\bcharg\w*[^\n]{0,12}temperature|temperature[^\n]{0,16}\bcharg\w*/i, '°C', -40, 30),
     rule('parallelLimit', /(?:in )?parallel/i, '', 1, 64, { upper: true, make: Math.round }),
+    rule('seriesLimit', /\bin series\b|\bseries (?:connection|operation)/i, '', 1, 40, {
+      upper: true,
+      make: Math.round,
+    }),
     rule('calendarYears', /(?:design|calendar|float|service) life/i, 'years', 0.5, 60),
     rule('heaterW', /heat(?:er|ing)/i, 'W', 1, 2000),
     rule('nominalV', /(?:nominal|rated)?[- ]?voltage/i, 'V', 1, 60),
@@ -110,6 +119,13 @@ const RULES: Record<LabelKind, readonly Rule[]> = {
     rule('chargerA', /charg\w*[^\n]{0,16}current|charger/i, 'A', 1, 2000, { upper: true }),
     rule('transferA', /transfer (?:relay|switch|current)|bypass[^\n]{0,16}current/i, 'A', 1, 2000),
     rule('lowCutV', /low[- ](?:battery|voltage|dc)[^\n]{0,16}(?:cut|shut|disconnect|off|protect)\w*/i, 'V', 5, 60),
+    rule(
+      'highCutV',
+      /(?:high|over)[- ]?(?:battery|voltage|dc)[^\n]{0,16}(?:cut|shut|disconnect|off|protect)\w*/i,
+      'V',
+      10,
+      100,
+    ),
     rule('ratedVA', /apparent power|\bk?va\b/i, 'VA', 50, 200000),
     rule('ratedW', /(?:continuous|rated|nominal)[^\n]{0,16}(?:power|watts?|output)|output power/i, 'W', 50, 200000),
     rule('bankV', /(?:battery|dc input|nominal dc|dc|input)[^\n]{0,12}voltage/i, 'V', 10, 60, { make: bankClass }),
@@ -207,13 +223,14 @@ function readRule(each: Rule, lines: readonly string[], taken: Set<number>, vocV
     if (taken.has(i)) continue
     const line = lines[i]
     const match = each.words.exec(line)
-    if (!match || (each.key !== 'maxInputV' && SYSTEM.test(line))) continue
+    if (!match || (!OF_SYSTEM.has(each.key) && SYSTEM.test(line))) continue
     const after = line.slice(match.index + match[0].length)
     // a table that was pasted cell by cell has its figure on the next line
     const rest = /\d/.test(after) ? after : `${after} ${lines[i + 1] ?? ''}`
-    const before = each.key === 'cells' || each.key === 'parallelLimit' ? line.slice(0, match.index) : ''
+    const before = COUNTED.has(each.key) ? line.slice(0, match.index) : ''
     const bracket = (BRACKET.exec(match[0] + after)?.[1] ?? '').replace(/\s|p$/gi, '')
-    for (const reading of [...figuresIn(rest), ...figuresIn(before).reverse()]) {
+    const ahead = figuresIn(before).reverse()
+    for (const reading of /\d/.test(after) ? [...figuresIn(rest), ...ahead] : [...ahead, ...figuresIn(rest)]) {
       const value = inUnit(each, reading, bracket, vocV)
       if (value === null || value < each.min || value > each.max) continue
       taken.add(i)

@@ -29,6 +29,7 @@ const module = (
   cells,
   noctC: 45,
   seriesFuseA: 25,
+  maxSystemV: 1500,
   lengthM,
   widthM,
   weightKg,
@@ -37,8 +38,9 @@ const module = (
   ...more,
 })
 /** What a year older kind of cell does in heat, and the fuse its label names. */
-const POLY = { betaVocPctPerK: -0.32, gammaPctPerK: -0.42, alphaIscPctPerK: 0.055, seriesFuseA: 15 }
-const SMALL = { seriesFuseA: 15 }
+const POLY = { betaVocPctPerK: -0.32, gammaPctPerK: -0.42, alphaIscPctPerK: 0.055, seriesFuseA: 15, maxSystemV: 1000 }
+/** Sold singly, for roofs of boats and sheds. */
+const SMALL = { seriesFuseA: 15, maxSystemV: 600 }
 
 // prettier-ignore
 export const moduleParts: ModulePart[] = [
@@ -48,10 +50,10 @@ export const moduleParts: ModulePart[] = [
   module('mono-200', 'Mono 200 W, 72 small cells', 200, 45.2, 5.6, 37.5, 5.33, 72, 1.58, 0.808, 15, 120),
   module('poly-250', 'Poly 250 W, 60 cells', 250, 37.8, 8.83, 30.6, 8.17, 60, 1.65, 0.992, 18.5, 70, POLY),
   module('mono-100', 'Mono 100 W, 36 cells', 100, 22.5, 5.86, 18.6, 5.38, 36, 1.02, 0.67, 7, 75, SMALL),
-  module('mono-320', 'Mono 320 W, 60 cells, of earlier years', 320, 40.1, 10.15, 33.3, 9.61, 60, 1.665, 1.002, 18.6, 95, { betaVocPctPerK: -0.28, gammaPctPerK: -0.37, seriesFuseA: 20 }),
+  module('mono-320', 'Mono 320 W, 60 cells, of earlier years', 320, 40.1, 10.15, 33.3, 9.61, 60, 1.665, 1.002, 18.6, 95, { betaVocPctPerK: -0.28, gammaPctPerK: -0.37, seriesFuseA: 20, maxSystemV: 1000 }),
   module('poly-300', 'Poly 300 W, 72 cells, of earlier years', 300, 44.6, 8.85, 36.2, 8.29, 72, 1.956, 0.992, 23, 80, POLY),
   module('poly-140', 'Poly 140 W, 36 cells', 140, 22, 8.5, 17.8, 7.87, 36, 1.48, 0.67, 11.5, 85, POLY),
-  module('mono-180', 'Mono 180 W, 36 cells', 180, 22.4, 10.2, 18.5, 9.73, 36, 1.49, 0.67, 11, 110, { seriesFuseA: 20 }),
+  module('mono-180', 'Mono 180 W, 36 cells', 180, 22.4, 10.2, 18.5, 9.73, 36, 1.49, 0.67, 11, 110, { seriesFuseA: 20, maxSystemV: 600 }),
 ]
 
 const lfpCycles = [
@@ -79,10 +81,13 @@ const lfp = (
   cycles: lfpCycles,
   calendarYears: 15,
   parallelLimit: 16,
+  // as many as stand in a 48 V bank: its management unit cuts no more
+  seriesLimit: Math.round(51.2 / nominalV),
   weightKg,
   heaterW: 0,
   selfDischargePctPerMonth: 2,
   minChargeC: 0,
+  minDischargeC: -20,
   price,
   estimated: [],
 })
@@ -125,10 +130,12 @@ const lead = (
   cycles: leadCycles(life),
   calendarYears: years,
   parallelLimit: 4,
+  seriesLimit: null,
   weightKg,
   heaterW: 0,
   selfDischargePctPerMonth: LEAD_KINDS[chemistry].lossPctPerMonth,
   minChargeC: null,
+  minDischargeC: null,
   price,
   estimated: [],
 })
@@ -185,6 +192,8 @@ const controller = (
   maxTrackerW: null,
   maxArrayW: null,
   outputA,
+  leastBankV: 12,
+  mostBankV: 48,
   outputAcW: null,
   disconnect: false,
   efficiency: 0.97,
@@ -194,15 +203,19 @@ const controller = (
   ...more,
 })
 
-/** It also raises the voltage, so the bank's does not matter to it. */
+/** Which banks it charges. */
+const SMALL_BANKS = { mostBankV: 24 } as const
+const ONLY_24 = { leastBankV: 24, mostBankV: 24 } as const
+const ONLY_48 = { leastBankV: 48, mostBankV: 48 } as const
+/** It also raises the voltage, so how far a bank is charged does not matter to it. */
 const RAISES = { aboveBankV: 0, startAboveBankV: 0 }
 
 // prettier-ignore
 export const controllerParts: ControllerPart[] = [
-  controller('track-450-100', 'Tracking 450 V, 100 A out, two inputs', 450, 80, 400, 44, 100, 980, { trackers: 2 }),
-  controller('in-unit-500-120', 'Built into an all-in-one unit, 500 V, two trackers, 120 A out', 500, 120, 430, 52, 120, 0, { trackers: 2, disconnect: true, ...RAISES, maxOperatingA: 44 }),
-  controller('in-unit-450-100', 'Built into an all-in-one unit, 450 V, one tracker, 100 A out', 450, 90, 430, 30, 100, 0, { ...RAISES, maxOperatingA: 22, maxArrayW: 5500 }),
-  controller('in-unit-450-80', 'Built into an all-in-one unit, 450 V, one tracker, 80 A out', 450, 60, 420, 22, 80, 0, { ...RAISES, maxOperatingA: 16, maxArrayW: 4000 }),
+  controller('track-450-100', 'Tracking 450 V, 100 A out, two inputs', 450, 80, 400, 44, 100, 980, { trackers: 2, leastBankV: 24 }),
+  controller('in-unit-500-120', 'Built into an all-in-one unit, 500 V, two trackers, 120 A out', 500, 120, 430, 52, 120, 0, { trackers: 2, disconnect: true, ...RAISES, ...ONLY_48, maxOperatingA: 44 }),
+  controller('in-unit-450-100', 'Built into an all-in-one unit, 450 V, one tracker, 100 A out', 450, 90, 430, 30, 100, 0, { ...RAISES, ...ONLY_48, maxOperatingA: 22, maxArrayW: 5500 }),
+  controller('in-unit-450-80', 'Built into an all-in-one unit, 450 V, one tracker, 80 A out', 450, 60, 420, 22, 80, 0, { ...RAISES, ...ONLY_24, maxOperatingA: 16, maxArrayW: 4000 }),
   controller('track-250-85', 'Tracking 250 V, 85 A out', 250, 0, 245, 70, 85, 720),
   controller('track-150-100', 'Tracking 150 V, 100 A out', 150, 0, 145, 70, 100, 640),
   controller('track-150-85', 'Tracking 150 V, 85 A out', 150, 0, 145, 70, 85, 560),
@@ -210,10 +223,10 @@ export const controllerParts: ControllerPart[] = [
   controller('track-150-45', 'Tracking 150 V, 45 A out', 150, 0, 145, 50, 45, 330),
   controller('track-150-35', 'Tracking 150 V, 35 A out', 150, 0, 145, 40, 35, 270),
   controller('track-150-30', 'Tracking 150 V, 30 A out', 150, 0, 145, 35, 30, 235),
-  controller('track-100-30', 'Tracking 100 V, 30 A out', 100, 0, 95, 35, 30, 160),
-  controller('pulse-55-45', 'Pulse-width 12/24 V, 45 A', 55, 12, 55, 45, 45, 85, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.4 }),
+  controller('track-100-30', 'Tracking 100 V, 30 A out, 12/24 V', 100, 0, 95, 35, 30, 160, SMALL_BANKS),
+  controller('pulse-55-45', 'Pulse-width 12/24 V, 45 A', 55, 12, 55, 45, 45, 85, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.4, ...SMALL_BANKS }),
   controller('ac-5k', 'AC-coupled array inverter, 5 kW', 600, 100, 550, 30, 21, 780, { kind: 'ac-coupled', outputAcW: 5000, trackers: 2, selfW: 2 }),
-  controller('pulse-55-20', 'Pulse-width 12/24 V, 20 A', 55, 12, 55, 20, 20, 40, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.2 }),
+  controller('pulse-55-20', 'Pulse-width 12/24 V, 20 A', 55, 12, 55, 20, 20, 40, { kind: 'pulse-width', efficiency: 0.98, selfW: 0.2, ...SMALL_BANKS }),
 ]
 
 const inverter = (
@@ -256,6 +269,7 @@ const inverter = (
   transferA,
   bond: 'none',
   lowCutV: (bankV / 12) * 11,
+  highCutV: (bankV / 12) * 16.5,
   controller: null,
   battery: null,
   weightKg,
@@ -280,13 +294,14 @@ const inBox = (ampHours: number, nominalV: number, ratedW: number): BatteryPart 
     0,
   ),
   parallelLimit: 1,
+  seriesLimit: 1,
   calendarYears: 10,
   // its maker sizes the cells for its own inverter, low and cold
   maxDischargeA: Math.ceil((ratedW / nominalV) * 1.4),
   surgeA: Math.ceil((ratedW / nominalV) * 3),
   resistanceMilliohm: Math.round((nominalV ** 2 / ratedW) * 25),
 })
-const boxInput = (maxArrayW: number, outputA: number): ControllerPart =>
+const boxInput = (maxArrayW: number, outputA: number, bankV: 24 | 48): ControllerPart =>
   controller(
     `in-box-60-${maxArrayW}`,
     `Inside a power box, 60 V, ${maxArrayW} W of modules`,
@@ -302,6 +317,8 @@ const boxInput = (maxArrayW: number, outputA: number): ControllerPart =>
       maxOperatingA: 12,
       maxArrayW,
       selfW: 0,
+      leastBankV: bankV,
+      mostBankV: bankV,
     },
   )
 const box = (
@@ -332,7 +349,7 @@ const box = (
     price,
     {
       searchW: null,
-      controller: boxInput(arrayW, Math.ceil(arrayW / nominalV)),
+      controller: boxInput(arrayW, Math.ceil(arrayW / nominalV), bankV),
       battery: inBox(ampHours, nominalV, ratedW),
     },
   )

@@ -1,5 +1,6 @@
 import { arrayGrowth } from './array/growth.ts'
 import type { Design, Touched } from '../document/types.ts'
+import { bankClass } from './array/bankClass.ts'
 import { breakerVolts } from './array/breakerVolts.ts'
 import { clipping } from './array/clipping.ts'
 import { coldVoltageRule } from './array/coldVoltage.ts'
@@ -9,6 +10,7 @@ import { missingArray } from './array/missing.ts'
 import { moduleWatts } from './array/moduleWatts.ts'
 import { pulseWidth } from './array/pulseWidth.ts'
 import { stringFuses } from './array/stringFuses.ts'
+import { systemVoltage } from './array/systemVoltage.ts'
 import { unlikeStrings } from './array/unlike.ts'
 import { autonomy } from './bank/autonomy.ts'
 import { bankFuses } from './bank/bankFuses.ts'
@@ -18,6 +20,7 @@ import { chargeRate } from './bank/chargeRate.ts'
 import { cold } from './bank/cold.ts'
 import { discharge } from './bank/discharge.ts'
 import { parallelLimit } from './bank/parallelLimit.ts'
+import { seriesLimit } from './bank/seriesLimit.ts'
 import { sharing } from './bank/sharing.ts'
 import { weakUnits } from './bank/weak.ts'
 import { dumpLoad } from './generator/dumpLoad.ts'
@@ -36,6 +39,7 @@ import { starts } from './inverter/starts.ts'
 import { acCoupled } from './inverter/acCoupled.ts'
 import { derated } from './inverter/derated.ts'
 import { frequency } from './inverter/frequency.ts'
+import { highCut } from './inverter/highCut.ts'
 import { idleDraw } from './inverter/idleDraw.ts'
 import { powerBox } from './inverter/box.ts'
 import { legsThere } from './inverter/legsThere.ts'
@@ -87,6 +91,7 @@ export const RULES: readonly Rule[] = [
   pumpWater,
   autonomy,
   parallelLimit,
+  seriesLimit,
   sharing,
   bankFuses,
   discharge,
@@ -97,7 +102,9 @@ export const RULES: readonly Rule[] = [
   cold,
   missingArray,
   moduleWatts,
+  bankClass,
   coldVoltageRule,
+  systemVoltage,
   breakerVolts,
   hotVoltageRule,
   inputCurrent,
@@ -110,6 +117,7 @@ export const RULES: readonly Rule[] = [
   carries,
   starts,
   voltageClass,
+  highCut,
   derated,
   transferRelay,
   idleDraw,

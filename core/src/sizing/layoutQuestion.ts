@@ -19,6 +19,7 @@ export function layoutQuestion(
     coldestC: place.recordLowC,
     hottestCellC: hottestCellC(place.recordHighC, module),
     chargeV: absorptionV(design.bank),
+    systemV: design.bank.systemV,
     maxModules,
     method: schools.coldVoltage,
   }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { derive } from '../derive/derive.ts'
 import { invariantProblems } from '../design/invariants.ts'
-import { larkspurFlooded } from '../design/samples.ts'
+import { larkspurBench, larkspurFlooded } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 import { newSource } from '../generator/sources.ts'
 import { floorStateOfCharge } from '../bank/usable.ts'
@@ -242,4 +242,48 @@ it('a bank stated without resistance is run in numbers, whatever hangs on it', (
   const year = new WinterEngine().year(design, 7, 0)
   expect(Number.isFinite(year.lowestStateOfCharge)).toBe(true)
   expect(Number.isFinite(year.curtailedWh)).toBe(true)
+})
+
+describe('lithium in a room colder than its management unit gives', () => {
+  const roomOf = (roomC: number, heaterW = 0) => {
+    const design = tiny((d) => {
+      d.bank.part.heaterW = heaterW
+    })
+    // four bright hours: more than the day needs, and than the heaters draw
+    const sun = Array.from({ length: 24 }, (_, hour) => (hour >= 10 && hour < 14 ? 2000 : 0))
+    return runYear(runPlan(design), flatYear(sun, roomC))
+  }
+
+  it('gives nothing, however full: the house is lit while the sun shines, and no longer', () => {
+    const { shortHours, unmetWh } = roomOf(-25)
+    expect(shortHours.must).toBe(20 * 365)
+    expect(unmetWh.must).toBeCloseTo(20 * 365 * 100, 6)
+  })
+
+  it('gives what it holds a little above that', () => {
+    expect(roomOf(-19).shortHours.must).toBeLessThan(20 * 365)
+  })
+
+  it('is kept awake by heaters for a while after the sun', () => {
+    const cold = roomOf(-25).shortHours.must
+    const warmed = roomOf(-25, 400).shortHours.must
+    expect(warmed).toBeLessThan(cold)
+  })
+
+  it('balances in every hour', () => {
+    expect(roomOf(-25, 400).residualRelative).toBeLessThan(1e-9)
+  })
+
+  it('is told among the findings, with the coldest that the run has seen', () => {
+    const design = larkspurBench()
+    design.place.batteryRoom.kind = 'unheated'
+    const winter = winterOf(design, 5)
+    const finding = findings({ design, derived: derive(design), winter }).find(({ id }) => id === 'bank.cold')!
+    expect(winter.coldestBankC).toBeLessThan(-20)
+    expect(finding.level).toBe('stop')
+    expect(said(finding.says)).toContain(`${Math.round(winter.coldestBankC)}`.replace('-', '−'))
+    expect(
+      findings({ design: finding.remedy!.apply(design), derived: derive(design), winter: null }).map(({ id }) => id),
+    ).not.toContain('bank.cold')
+  })
 })

@@ -86,7 +86,8 @@ class EasyGuard {
 
   dayIsHard(day: number): boolean {
     const { run } = this
-    return run.days.coldestC[day] <= run.plan.bank.lockC
+    const { lockC, offC } = run.plan.bank
+    return run.days.coldestC[day] <= Math.max(lockC, offC)
   }
 
   /** What the bank must hold on the day that is on for a step to be easy, Ah. */

@@ -68,6 +68,8 @@ export interface BankPlan {
   cutoff: number
   /** no charging at or below this; −Infinity where there is no such limit */
   lockC: number
+  /** it gives nothing at or below this; −Infinity where there is no such limit */
+  offC: number
   heaterW: number
   /** heat that warms it by a kelvin, Wh, and how soon it is lost to the room, h */
   heatWhPerK: number
@@ -267,6 +269,7 @@ function bankPlan(design: Design, parts: number): BankPlan {
     chargeEfficiency: CHEMISTRIES[part.chemistry].chargeEfficiency,
     cutoff: bank.cutoffStateOfCharge,
     lockC: part.minChargeC ?? -Infinity,
+    offC: part.minDischargeC ?? -Infinity,
     heaterW: part.heaterW * bank.inParallel * bank.inSeries,
     heatWhPerK: heatOfUnit(part) * bank.inParallel * bank.inSeries,
     coolsInH: coolingTime(part),

@@ -200,6 +200,7 @@ export class YearRun {
     view.sinceEqualisedH = view.now - this.equalisedAt
 
     this.limitBank(charge, usable)
+    if (hours.roomC[i] <= plan.bank.offC) this.letGoInCold(hours.roomC[i])
     this.ask(at, slot)
     this.shedBelow(usable, at)
     view.onGrid = this.grid !== null && this.grid.isThere(i)
@@ -248,6 +249,11 @@ export class YearRun {
         (bank.absorbV - this.openV) * perOhm,
       ),
     )
+  }
+
+  /** Colder than its management unit allows, the bank gives nothing. */
+  private letGoInCold(roomC: number): void {
+    if (roomC + this.warmth.at(this.view.now) <= this.plan.bank.offC) this.dischargeA = 0
   }
 
   /** At or below its limit lithium takes no charge before a heater has warmed it. */

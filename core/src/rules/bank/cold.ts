@@ -1,24 +1,56 @@
 import { setField } from '../../change/field.ts'
 import { freezingPointC } from '../../bank/chemistry.ts'
-import { stop, watch, type Rule } from '../rule.ts'
+import { stop, watch, type Body, type Remedy, type Rule, type RuleInput } from '../rule.ts'
 import { celsius, percent } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
+
+const ROOM_C = 8
+
+/** A room that is kept warm enough for any bank. */
+export const heatedRoom = ({ place }: RuleInput['design']): Remedy => ({
+  label: say`heated room, ${celsius(ROOM_C)}`,
+  apply: setField('place.batteryRoom', { ...place.batteryRoom, kind: 'heated', setC: ROOM_C }),
+})
+
+/** The coldest the cells get: the run's years know it, before them the record outdoors. */
+function coldestOf({ design: { place }, derived, winter }: RuleInput): number {
+  const ground = Math.min(derived.batteryC, winter?.coldestBankC ?? Infinity)
+  return place.batteryRoom.kind === 'buried' ? ground : (winter?.coldestBankC ?? place.recordLowC)
+}
+
+function lithium(input: RuleInput, minChargeC: number): Body[] {
+  const { part } = input.design.bank
+  const coldestC = coldestOf(input)
+  if (part.minDischargeC !== null && coldestC <= part.minDischargeC)
+    return [
+      (part.heaterW > 0 ? watch : stop)(
+        'bank',
+        say`In a room that falls to ${celsius(coldestC)} the bank lets go of every load: its management unit does so at ${celsius(part.minDischargeC)}.`,
+        part.heaterW > 0
+          ? 'Its heaters run while sun or backup gives them power, not through a dark night. The winter run counts the hours; a heated room is safer.'
+          : 'Nothing is given until it is warmer, however full it is. Heat the room.',
+        { remedy: heatedRoom(input.design) },
+      ),
+    ]
+  return part.heaterW > 0
+    ? []
+    : [
+        watch(
+          'bank',
+          'Lithium in an unheated room.',
+          say`It must not be charged at or below ${celsius(minChargeC)}. Heat the room, or use units with heaters; the winter run counts the locked hours.`,
+        ),
+      ]
+}
 
 export const cold: Rule = {
   id: 'bank.cold',
   step: 'bank',
-  check: ({ design: { bank, place }, derived, winter }) => {
+  check: (input) => {
+    const { bank, place } = input.design
+    const { winter, derived } = input
     if (place.batteryRoom.kind === 'heated') return []
-    if (bank.part.minChargeC !== null)
-      return bank.part.heaterW > 0
-        ? []
-        : [
-            watch(
-              'bank',
-              'Lithium in an unheated room.',
-              say`It must not be charged at or below ${celsius(bank.part.minChargeC)}. Heat the room, or use units with heaters; the winter run counts the locked hours.`,
-            ),
-          ]
+    if (bank.part.minChargeC !== null) return lithium(input, bank.part.minChargeC)
     const reached = winter ? winter.oneInTen.lowestStateOfCharge : 1 - bank.allowedDepth
     const freezes = freezingPointC(Math.max(0, reached))
     const ground = Math.min(derived.batteryC, winter?.coldestBankC ?? Infinity)

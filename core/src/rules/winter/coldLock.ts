@@ -1,9 +1,8 @@
-import { setField } from '../../change/field.ts'
+import { heatedRoom } from '../bank/cold.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
 import { amount, celsius } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
-const ROOM_C = 8
 /** More than a morning of each cold week. */
 const LONG_WAIT_H = 100
 
@@ -26,12 +25,7 @@ export const coldLock: Rule = {
             'winter',
             say`Charging is locked by cold for ${amount(hours, 'h')} a year.`,
             say`Lithium must not be charged at or below ${celsius(design.bank.part.minChargeC ?? 0)}. Heat the room.`,
-            {
-              remedy: {
-                label: say`heated room, ${celsius(ROOM_C)}`,
-                apply: setField('place.batteryRoom', { ...design.place.batteryRoom, kind: 'heated', setC: ROOM_C }),
-              },
-            },
+            { remedy: heatedRoom(design) },
           ),
         ]
   },
