@@ -112,11 +112,13 @@ describe('other sheets as text', () => {
     ],
     [
       'controller',
-      'MPPT solar charge controller\nMaximum PV open circuit voltage 150 V\nRated charge current 60 A\nPV short circuit current max 50 A\nMPPT voltage range 20-140 V\nPeak efficiency 98 %\nSelf-consumption 1.2 W',
+      'MPPT solar charge controller\nMaximum PV open circuit voltage 150 V\nRated charge current 60 A\nBattery voltage 12/24 V auto\nPV short circuit current max 50 A\nMPPT voltage range 20-140 V\nPeak efficiency 98 %\nSelf-consumption 1.2 W',
       {
         kind: 'tracker',
         maxInputV: 150,
         outputA: 60,
+        leastBankV: 12,
+        mostBankV: 24,
         maxInputA: 50,
         minTrackV: 20,
         maxTrackV: 140,

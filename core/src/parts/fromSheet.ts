@@ -245,6 +245,10 @@ function readRule(each: Rule, lines: readonly string[], taken: Set<number>, vocV
   return null
 }
 
+/** A line on which a controller's sheet names its banks: `Battery voltage 12/24/48 V`. */
+const bankOf = (volts: 12 | 24 | 48) =>
+  new RegExp(String.raw`(?:battery|system)\b[^\n]{0,20}\bvoltages?\b[^\n]*\b${volts}(?:\.0)?\s*(?:V|/|,|\b)`, 'i')
+
 /** What words of a sheet decide, rather than figures. */
 const WORDS: { kind: LabelKind; key: string; value: unknown; words: RegExp }[] = [
   { kind: 'battery', key: 'chemistry', value: 'lfp', words: /li-?fe-?po4|\blfp\b|lithium[- ]iron/i },
@@ -258,6 +262,14 @@ const WORDS: { kind: LabelKind; key: string; value: unknown; words: RegExp }[] =
   { kind: 'inverter', key: 'waveform', value: 'sine', words: /pure sine|true sine/i },
   { kind: 'controller', key: 'kind', value: 'pulse-width', words: /\bpwm\b|pulse[- ]width/i },
   { kind: 'controller', key: 'kind', value: 'tracker', words: /\bmppt\b|power[- ]point/i },
+  ...([12, 24, 48] as const).map((value) => ({
+    ...{ kind: 'controller' as const, key: 'leastBankV' },
+    ...{ value, words: bankOf(value) },
+  })),
+  ...([48, 24, 12] as const).map((value) => ({
+    ...{ kind: 'controller' as const, key: 'mostBankV' },
+    ...{ value, words: bankOf(value) },
+  })),
   { kind: 'generator', key: 'fuel', value: 'propane', words: /propane|\blpg?\b/i },
   { kind: 'generator', key: 'fuel', value: 'diesel', words: /diesel/i },
   { kind: 'generator', key: 'fuel', value: 'petrol', words: /gasoline|petrol|unleaded/i },

@@ -1,4 +1,4 @@
-import { chargesBank, isBuiltIn } from '../../array/controllers.ts'
+import { chargesBank, isBuiltIn, trackerInputs } from '../../array/controllers.ts'
 import { stringFits } from '../../array/layouts.ts'
 import { takeController } from '../../change/array.ts'
 import type { Controller, Design } from '../../document/types.ts'
@@ -11,11 +11,11 @@ import { say } from '../../units/words.ts'
 /** The cheapest of the shelf that charges this bank from the strings that are there. */
 function another(design: Design, controller: Controller): Remedy | null {
   if (isBuiltIn(design, controller)) return null
-  const { part, id } = controller
+  const { id } = controller
   const on = design.arrays.filter(({ controllerId }) => controllerId === id)
   const [best] = separateTrackers()
-    .filter((each) => chargesBank(each, design.bank.systemV) && each.maxInputA >= part.maxInputA)
-    .filter((each) => each.trackers >= part.trackers)
+    .filter((each) => chargesBank(each, design.bank.systemV))
+    .filter((each) => trackerInputs({ id, part: each }, on).every(({ shortA }) => shortA <= each.maxInputA))
     .filter((each) =>
       on.every(({ module, inSeries }) => stringFits(layoutQuestion(design, module, each, inSeries), inSeries)),
     )
