@@ -1,5 +1,5 @@
 export { boardRows, boardStrings, type BoardString } from './array/board.ts'
-export { layouts, refusedLayouts, type Layout } from './array/layouts.ts'
+export { layouts, refusedLayouts, stringMostV, type Layout } from './array/layouts.ts'
 export { mismatch, curvePoints } from './array/mismatch.ts'
 export { needsStringFuses } from './array/stringFuses.ts'
 export { isBuiltIn, outputOf } from './array/controllers.ts'

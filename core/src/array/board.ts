@@ -1,5 +1,5 @@
 import type { Design } from '../document/types.ts'
-import { trackerNeedsV } from './layouts.ts'
+import { stringMostV, trackerNeedsV } from './layouts.ts'
 import { coldVoltage, hottestCellC, hotVoltage } from './voltage.ts'
 
 /** One string as it lies on the board. */
@@ -25,7 +25,7 @@ export interface BoardRow extends BoardString {
   coldV: number
   hotV: number
   amps: number
-  /** over the controller's absolute limit on the coldest dawn */
+  /** over what the controller survives or the module is insulated for on the coldest dawn */
   tooHigh: boolean
   /** under what its tracker needs on the hottest afternoon */
   tooLow: boolean
@@ -65,7 +65,7 @@ export function boardRows(design: Design, chargeV: number): BoardRow[] {
         coldV,
         hotV,
         amps: module.impA,
-        tooHigh: coldV > part.maxInputV,
+        tooHigh: coldV > stringMostV(module, part),
         tooLow: part.kind !== 'pulse-width' && hotV < trackerNeedsV(part, chargeV),
       },
     ]

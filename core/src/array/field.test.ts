@@ -211,6 +211,25 @@ describe('layouts', () => {
     maxModules: 24,
   })
 
+  it('keep strings below what the modules are insulated for, and say so of the others', () => {
+    const asked = question('track-450-100')
+    const thin = { ...asked, module: { ...asked.module, maxSystemV: 200 } }
+    expect(Math.max(...layouts(asked).map(({ coldV }) => coldV))).toBeGreaterThan(200)
+    for (const { coldV } of layouts(thin)) expect(coldV).toBeLessThanOrEqual(200)
+    expect(layouts(thin).length).toBeGreaterThan(0)
+    expect(refusedLayouts(thin).at(-1)!.says).toContain('insulated for')
+  })
+
+  it('are none on a controller that is not made for the bank, and it is said why', () => {
+    const small = { ...question('track-100-30'), chargeV: 28.8 }
+    expect(layouts({ ...small, systemV: 24 }).length).toBeGreaterThan(0)
+    expect(layouts({ ...small, systemV: 48 })).toEqual([])
+    expect(refusedLayouts({ ...small, systemV: 24 }).some(({ says }) => says.includes('bank'))).toBe(false)
+    expect(refusedLayouts({ ...small, systemV: 48 }).map(({ says }) => says)).toContain(
+      'the controller does not charge a 48 V bank',
+    )
+  })
+
   it.each(controllerParts.filter(({ kind }) => kind === 'tracker').map(({ id }) => id))(
     '%s: what is refused is never offered',
     (id) => {

@@ -41,6 +41,12 @@ export interface LayoutQuestion {
   beside?: { free: number[]; shortA: number; watts: number }
 }
 
+/** Volts a string may reach, open: what the controller survives and what the modules are insulated for. */
+export const stringMostV = (
+  { maxSystemV }: Partial<Pick<ModulePart, 'maxSystemV'>>,
+  { maxInputV }: Pick<ControllerPart, 'maxInputV'>,
+): number => Math.min(maxInputV, maxSystemV ?? Infinity)
+
 /** Volts a string must keep on a hot afternoon for this controller and this charging voltage. */
 export function trackerNeedsV(
   { kind, minTrackV, aboveBankV }: Pick<ControllerPart, 'kind' | 'minTrackV' | 'aboveBankV'>,
@@ -214,7 +220,7 @@ function pulseWidthLayouts({
   const string = { inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method }
   const coldV = coldVoltage(string)
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
-  if (coldV > Math.min(controller.maxInputV, module.maxSystemV ?? Infinity) || hotV < chargeV) return []
+  if (coldV > stringMostV(module, controller) || hotV < chargeV) return []
   const most = Math.min(
     Math.floor(maxModules / inSeries),
     Math.floor(Math.min(controller.maxInputA, controller.outputA) / (module.iscA * 1.25)),
@@ -243,9 +249,7 @@ export function stringFits(
 ): boolean {
   const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
-  return (
-    coldV <= Math.min(controller.maxInputV, module.maxSystemV ?? Infinity) && hotV >= trackerNeedsV(controller, chargeV)
-  )
+  return coldV <= stringMostV(module, controller) && hotV >= trackerNeedsV(controller, chargeV)
 }
 
 function describe(
@@ -279,27 +283,25 @@ export interface RefusedLayout {
 
 /** Series counts next to the legal ones, with the reason each is refused. */
 export function refusedLayouts(question: LayoutQuestion): RefusedLayout[] {
-  const { module, controller, coldestC, hottestCellC, chargeV, maxModules, method } = question
+  const { module, controller, coldestC, hottestCellC, systemV, maxModules, method } = question
+  const charges = systemV === undefined || chargesBank(controller, systemV)
   const refused: RefusedLayout[] = []
   let above = 0
   for (let inSeries = 1; inSeries <= Math.min(maxModules, MOST_IN_SERIES) && above < 2; inSeries++) {
-    if (stringFits(question, inSeries)) continue
+    const fits = stringFits(question, inSeries)
+    if (fits && charges) continue
     const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
     const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
-    const high = coldV > controller.maxInputV
-    const overModule = coldV > (module.maxSystemV ?? Infinity)
-    if (high || overModule) above++
-    const needed = trackerNeedsV(controller, chargeV)
-    refused.push({
-      inSeries,
-      coldV,
-      hotV,
-      says: high
-        ? `over ${controller.maxInputV} V on a cold dawn: destroys the controller`
-        : overModule
-          ? `over ${module.maxSystemV} V on a cold dawn: more than the modules are insulated for`
-          : `under ${Math.round(needed)} V on a hot afternoon: charging stops`,
-    })
+    if (coldV > stringMostV(module, controller)) above++
+    refused.push({ inSeries, coldV, hotV, says: whyRefused(question, coldV, fits) })
   }
   return refused
+}
+
+function whyRefused({ module, controller, chargeV, systemV }: LayoutQuestion, coldV: number, fits: boolean): string {
+  if (coldV > controller.maxInputV) return `over ${controller.maxInputV} V on a cold dawn: destroys the controller`
+  if (coldV > stringMostV(module, controller))
+    return `over ${module.maxSystemV} V on a cold dawn: more than the modules are insulated for`
+  if (!fits) return `under ${Math.round(trackerNeedsV(controller, chargeV))} V on a hot afternoon: charging stops`
+  return `the controller does not charge a ${systemV} V bank`
 }

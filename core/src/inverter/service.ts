@@ -1,5 +1,6 @@
 import type { Controller, ControllerPart, Design, Inverter, InverterPart, Leg, Load } from '../document/types.ts'
 import { COUNTS } from '../fields/limits.ts'
+import { chargesBank } from '../array/controllers.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { separateTrackers } from '../parts/shelf.ts'
 
@@ -170,7 +171,7 @@ export function withBuiltIn(design: Design, before: ControllerPart | null): Desi
     }
     if (!old.has(controller.part.id)) return [controller]
     if (!wired(controller)) return []
-    return [{ ...controller, part: separateLike(controller.part) }]
+    return [{ ...controller, part: separateLike(controller.part, design.bank.systemV) }]
   })
   const added: Controller[] = []
   for (; inside && units > 0 && kept.length + added.length < COUNTS.controllers; units--) {
@@ -191,8 +192,12 @@ function freeId(taken: readonly Controller[], from: number): string {
 }
 
 /** The separate tracker that comes closest to one that was built in: what it destroys first, then what it gives. */
-function separateLike(part: ControllerPart): ControllerPart {
-  const enough = separateTrackers().filter(({ maxInputV }) => maxInputV >= Math.min(part.maxInputV, HIGHEST_SEPARATE_V))
+function separateLike(part: ControllerPart, systemV: Design['bank']['systemV']): ControllerPart {
+  const survives = separateTrackers().filter(
+    ({ maxInputV }) => maxInputV >= Math.min(part.maxInputV, HIGHEST_SEPARATE_V),
+  )
+  const charging = survives.filter((each) => chargesBank(each, systemV))
+  const enough = charging.length > 0 ? charging : survives
   const off = ({ outputA }: ControllerPart) => Math.abs(outputA - part.outputA)
   return { ...enough.reduce((best, each) => (off(each) < off(best) ? each : best)) }
 }

@@ -162,9 +162,9 @@ export function useSaver({ id, document, entered, stored }: Open) {
     const no = error instanceof ApiRefusal && error.status < 500
     state.value = no ? 'refused' : 'offline'
     refusal.value = no ? said(error.problems[0]?.message ?? error.message) : ''
-    const pause = RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]
+    const wait = RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]
     clearTimeout(timer)
-    if (!no) timer = setTimeout(() => void save(), pause)
+    if (!no) timer = setTimeout(() => void save(), wait)
   }
 
   /**

@@ -1,21 +1,17 @@
 import { setField } from '../../change/field.ts'
 import { freezingPointC } from '../../bank/chemistry.ts'
-import { stop, watch, type Body, type Remedy, type Rule, type RuleInput } from '../rule.ts'
+import { stop, watch, type Body, type Rule, type RuleInput } from '../rule.ts'
+import { heatedRoom } from './heatedRoom.ts'
 import { celsius, percent } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
-const ROOM_C = 8
-
-/** A room that is kept warm enough for any bank. */
-export const heatedRoom = ({ place }: RuleInput['design']): Remedy => ({
-  label: say`heated room, ${celsius(ROOM_C)}`,
-  apply: setField('place.batteryRoom', { ...place.batteryRoom, kind: 'heated', setC: ROOM_C }),
-})
+/** The coldest of a buried room: that of the hand method, or what the run's years have seen. */
+const groundC = ({ derived, winter }: RuleInput): number => Math.min(derived.batteryC, winter?.coldestBankC ?? Infinity)
 
 /** The coldest the cells get: the run's years know it, before them the record outdoors. */
-function coldestOf({ design: { place }, derived, winter }: RuleInput): number {
-  const ground = Math.min(derived.batteryC, winter?.coldestBankC ?? Infinity)
-  return place.batteryRoom.kind === 'buried' ? ground : (winter?.coldestBankC ?? place.recordLowC)
+function coldestOf(input: RuleInput): number {
+  const { place } = input.design
+  return place.batteryRoom.kind === 'buried' ? groundC(input) : (input.winter?.coldestBankC ?? place.recordLowC)
 }
 
 function lithium(input: RuleInput, minChargeC: number): Body[] {
@@ -48,13 +44,12 @@ export const cold: Rule = {
   step: 'bank',
   check: (input) => {
     const { bank, place } = input.design
-    const { winter, derived } = input
+    const { winter } = input
     if (place.batteryRoom.kind === 'heated') return []
     if (bank.part.minChargeC !== null) return lithium(input, bank.part.minChargeC)
     const reached = winter ? winter.oneInTen.lowestStateOfCharge : 1 - bank.allowedDepth
     const freezes = freezingPointC(Math.max(0, reached))
-    const ground = Math.min(derived.batteryC, winter?.coldestBankC ?? Infinity)
-    const coldest = place.batteryRoom.kind === 'buried' ? ground : place.recordLowC
+    const coldest = place.batteryRoom.kind === 'buried' ? groundC(input) : place.recordLowC
     return coldest < freezes
       ? [
           stop(

@@ -1,4 +1,4 @@
-import { heatedRoom } from '../bank/cold.ts'
+import { heatedRoom } from '../bank/heatedRoom.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
 import { amount, celsius } from '../../units/say.ts'
 import { say } from '../../units/words.ts'

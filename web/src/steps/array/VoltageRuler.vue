@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { scaleLinear } from 'd3-scale'
+import { stringMostV } from '@ambrel/core'
 import FiguresTable from '../../drawing/FiguresTable.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -17,11 +18,16 @@ const prefs = usePrefs()
 const array = computed(() => design.document!.arrays[props.index])
 const derived = computed(() => design.derived!.arrays[props.index])
 const part = computed(() => design.document!.controllers.find(({ id }) => id === array.value.controllerId)!.part)
+/** what the weaker of controller and modules bears */
+const limit = computed(() => {
+  const most = stringMostV(array.value.module, part.value)
+  return { volts: most, says: most < part.value.maxInputV ? 'modules insulated for' : 'destroyed above' }
+})
 const stc = computed(() => array.value.module.vocV * array.value.inSeries)
 const vmp = computed(() => array.value.module.vmpV * array.value.inSeries)
 const TICKS = 8
 const x = computed(() => {
-  const highest = Math.max(part.value.maxInputV * 1.25, ...Object.values(derived.value.cold)) * 1.06
+  const highest = Math.max(limit.value.volts * 1.25, ...Object.values(derived.value.cold)) * 1.06
   return scaleLinear([0, highest], [LEFT, WIDTH - LEFT])
     .nice(TICKS)
     .clamp(true)
@@ -30,8 +36,8 @@ const x = computed(() => {
 function onRight(bar: { from: number; to: number; says: string }): boolean {
   const length = bar.says.length * 6.4
   const end = x.value(Math.max(bar.from, bar.to)) + 7 + length
-  const limit = x.value(part.value.maxInputV)
-  const over = end > limit && x.value(Math.max(bar.from, bar.to)) < limit
+  const edge = x.value(limit.value.volts)
+  const over = end > edge && x.value(Math.max(bar.from, bar.to)) < edge
   return !(over || end > WIDTH) || x.value(Math.min(bar.from, bar.to)) - length < 10
 }
 const NAMES = { coefficient: 'by coefficient', 'code-table': 'by the code table', flat: 'by flat 1.25' }
@@ -60,7 +66,7 @@ const rows = () => [
     prefs.show(to, 'V'),
   ]),
   ['charging the bank', prefs.show(design.derived!.chargeV, 'V'), ''],
-  ['destroyed above', prefs.show(part.value.maxInputV, 'V'), ''],
+  [limit.value.says, prefs.show(limit.value.volts, 'V'), ''],
 ]
 </script>
 
@@ -70,7 +76,7 @@ const rows = () => [
     <svg
       :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
       role="img"
-      :aria-label="`Voltages of ${array.name}: ${bars.map((bar) => bar.says).join('; ')}; destroyed above ${part.maxInputV} V`"
+      :aria-label="`Voltages of ${array.name}: ${bars.map((bar) => bar.says).join('; ')}; ${limit.says} ${limit.volts} V`"
     >
       <rect
         :x="x(part.minTrackV)"
@@ -82,17 +88,11 @@ const rows = () => [
       <text :x="x(part.minTrackV) + 4" :y="TOP + 13" class="window-text">
         tracking window {{ part.minTrackV }} to {{ part.maxTrackV }} V
       </text>
-      <rect
-        :x="x(part.maxInputV)"
-        :y="TOP"
-        :width="WIDTH - LEFT - x(part.maxInputV)"
-        :height="BASE - TOP"
-        class="danger"
-      />
-      <text :x="x(part.maxInputV) - 4" :y="12" class="danger-text" text-anchor="middle">
-        destroyed above {{ part.maxInputV }} V
+      <rect :x="x(limit.volts)" :y="TOP" :width="WIDTH - LEFT - x(limit.volts)" :height="BASE - TOP" class="danger" />
+      <text :x="x(limit.volts) - 4" :y="12" class="danger-text" text-anchor="middle">
+        {{ limit.says }} {{ limit.volts }} V
       </text>
-      <path :d="`M${x(part.maxInputV)} ${TOP - 4}V${BASE}`" class="limit" />
+      <path :d="`M${x(limit.volts)} ${TOP - 4}V${BASE}`" class="limit" />
       <path :d="`M${x(design.derived!.chargeV)} ${TOP - 4}V${BASE}`" class="charge" />
       <text :x="x(design.derived!.chargeV)" :y="12" class="charge-text" text-anchor="middle">
         charging {{ prefs.show(design.derived!.chargeV, 'V') }}
@@ -103,7 +103,7 @@ const rows = () => [
           :width="Math.max(3, x(Math.max(bar.from, bar.to)) - x(Math.min(bar.from, bar.to)))"
           height="13"
           rx="2"
-          :class="['bar', bar.id, { rules: bar.rules, over: bar.id !== 'working' && bar.to > part.maxInputV }]"
+          :class="['bar', bar.id, { rules: bar.rules, over: bar.id !== 'working' && bar.to > limit.volts }]"
         />
         <text v-if="onRight(bar)" :x="x(Math.max(bar.from, bar.to)) + 7" y="11" :class="{ strong: bar.rules }">
           {{ bar.says }}
