@@ -32,6 +32,9 @@ const x = computed(() => {
     .nice(TICKS)
     .clamp(true)
 })
+/** The words of limit and charging part where their lines stand close. */
+const CLOSE = 190
+const areClose = computed(() => x.value(limit.value.volts) - x.value(design.derived!.chargeV) < CLOSE)
 /** A label stands right of its bar unless it would run over the limit and there is room on the left. */
 function onRight(bar: { from: number; to: number; says: string }): boolean {
   const length = bar.says.length * 6.4
@@ -89,12 +92,12 @@ const rows = () => [
         tracking window {{ part.minTrackV }} to {{ part.maxTrackV }} V
       </text>
       <rect :x="x(limit.volts)" :y="TOP" :width="WIDTH - LEFT - x(limit.volts)" :height="BASE - TOP" class="danger" />
-      <text :x="x(limit.volts) - 4" :y="12" class="danger-text" text-anchor="middle">
+      <text :x="x(limit.volts) - 4" :y="12" class="danger-text" :text-anchor="areClose ? 'start' : 'middle'">
         {{ limit.says }} {{ limit.volts }} V
       </text>
       <path :d="`M${x(limit.volts)} ${TOP - 4}V${BASE}`" class="limit" />
       <path :d="`M${x(design.derived!.chargeV)} ${TOP - 4}V${BASE}`" class="charge" />
-      <text :x="x(design.derived!.chargeV)" :y="12" class="charge-text" text-anchor="middle">
+      <text :x="x(design.derived!.chargeV)" :y="12" class="charge-text" :text-anchor="areClose ? 'end' : 'middle'">
         charging {{ prefs.show(design.derived!.chargeV, 'V') }}
       </text>
       <g v-for="(bar, i) in bars" :key="bar.id" :transform="`translate(0 ${TOP + 22 + i * 24})`">
