@@ -245,23 +245,40 @@ it('a bank stated without resistance is run in numbers, whatever hangs on it', (
 })
 
 describe('lithium in a room colder than its management unit gives', () => {
-  const roomOf = (roomC: number, heaterW = 0) => {
+  const roomOf = (roomC: number, heaterW = 0, change: (design: Design) => void = () => {}) => {
     const design = tiny((d) => {
       d.bank.part.heaterW = heaterW
+      change(d)
     })
     // four bright hours: more than the day needs, and than the heaters draw
     const sun = Array.from({ length: 24 }, (_, hour) => (hour >= 10 && hour < 14 ? 2000 : 0))
     return runYear(runPlan(design), flatYear(sun, roomC))
   }
 
-  it('gives nothing, however full: the house is lit while the sun shines, and no longer', () => {
-    const { shortHours, unmetWh } = roomOf(-25)
-    expect(shortHours.must).toBe(20 * 365)
-    expect(unmetWh.must).toBeCloseTo(20 * 365 * 100, 6)
+  it('gives nothing, however full, nor does the sun: without a bank nothing holds the bus up', () => {
+    const { shortHours, unmetWh, months, curtailedWh, arrayWh } = roomOf(-25)
+    expect(shortHours.must).toBe(24 * 365)
+    expect(unmetWh.must).toBeCloseTo(24 * 365 * 100, 6)
+    expect(months.arrayWh.every((wh) => wh === 0)).toBe(true)
+    expect(curtailedWh).toBeCloseTo(arrayWh, 6)
   })
 
   it('gives what it holds a little above that', () => {
     expect(roomOf(-19).shortHours.must).toBeLessThan(20 * 365)
+  })
+
+  it('lets the sun through where it may still be charged', () => {
+    const charged = roomOf(-25, 0, (d) => (d.bank.part.minChargeC = null))
+    expect(charged.shortHours.must).toBe(20 * 365)
+  })
+
+  it('and AC sources are out with the inverter, a dump load burns what the stream gives', () => {
+    const acSourceW = new Float64Array(8760).fill(500)
+    const dcSourceW = new Float64Array(8760).fill(300)
+    const year = { ...flatYear(Array<number>(24).fill(0), -25), acSourceW, dcSourceW }
+    const { spilledDcWh, months } = runYear(runPlan(tiny()), year)
+    expect(months.otherWh.every((wh) => wh === 0)).toBe(true)
+    expect(spilledDcWh).toBeCloseTo(365 * 24 * 300, 6)
   })
 
   it('is kept awake by heaters for a while after the sun', () => {
@@ -272,6 +289,15 @@ describe('lithium in a room colder than its management unit gives', () => {
 
   it('balances in every hour', () => {
     expect(roomOf(-25, 400).residualRelative).toBeLessThan(1e-9)
+    expect(roomOf(-25).residualRelative).toBeLessThan(1e-9)
+  })
+
+  it('is no trouble while a backup runs, which carries the house past it', () => {
+    const dark = roomOf(-25, 0, (d) => {
+      d.generator.present = true
+      Object.assign(d.generator, { startBy: 'charge', startWhenEmpty: true })
+    })
+    expect(dark.generatorHours).toBeGreaterThan(8000)
   })
 
   it('is told among the findings, with the coldest that the run has seen', () => {

@@ -3,11 +3,19 @@ import { unlikeGroups, unlikeLossAt, type UnlikeGroup } from '../array/unlike.ts
 import { coldFactor } from '../bank/chemistry.ts'
 import { absorptionV, bankNominalV } from '../bank/layout.ts'
 import { roomTemperature } from '../bank/roomTemperature.ts'
-import { busAmps, onTheBus, outputOf, passesW, trackerInputs, type TrackerInput } from '../array/controllers.ts'
+import {
+  busAmps,
+  chargesBank,
+  onTheBus,
+  outputOf,
+  passesW,
+  trackerInputs,
+  type TrackerInput,
+} from '../array/controllers.ts'
 import { LIGHT_STEP, lowLight } from '../array/lowLight.ts'
 import { HEAT_LOSS, arrayRatedW, lossFactor } from '../array/power.ts'
 import { pick } from '../document/question.ts'
-import type { ArrayField, ControllerPart, Design } from '../document/types.ts'
+import type { ArrayField, Controller, ControllerPart, Design } from '../document/types.ts'
 import { DAYS, HOURS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { snowOfYear } from '../weather/snow.ts'
 import type { WeatherYear } from '../weather/generate.ts'
@@ -93,8 +101,16 @@ export const hoursQuestion = (design: Design): HoursQuestion => ({
   },
 })
 
-/** Efficiency of the charge controllers on the bank's side taken together, weighted by their output. */
-export function controllerEfficiency({ controllers }: Pick<Design, 'controllers'>): number {
+/** What of a design its controllers' work rests on. */
+type ControllersQuestion = Pick<HoursQuestion, 'controllers'> & { bank: Pick<Design['bank'], 'systemV'> }
+
+/** The controllers that work: one that is not made for the bank gives nothing, and may not live long. */
+const working = ({ controllers, bank }: ControllersQuestion): Controller[] =>
+  controllers.filter(({ part }) => chargesBank(part, bank.systemV))
+
+/** Efficiency of the working charge controllers on the bank's side taken together, weighted by their output. */
+export function controllerEfficiency(design: ControllersQuestion): number {
+  const controllers = working(design)
   const outputA = busAmps(controllers)
   if (outputA <= 0) return 1
   return onTheBus(controllers).reduce((sum, each) => sum + each.part.efficiency * outputOf(each), 0) / outputA
@@ -120,9 +136,9 @@ export function yearHours(design: HoursQuestion, weather: WeatherYear, planes: r
     coldShare: new Float32Array(DAYS),
   }
   const volts = busVoltage(design)
-  const efficiency = controllerEfficiency(design)
   const unlike = unlikeGroups(design)
-  for (const controller of design.controllers) {
+  const efficiency = controllerEfficiency(design)
+  for (const controller of working(design)) {
     const power = POWER.fill(0)
     for (const input of trackerInputs(controller, design.arrays)) {
       const held = input.takesW < input.ratedW

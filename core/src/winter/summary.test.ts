@@ -177,6 +177,18 @@ describe('array power of a year', () => {
     expect(yearHours(lost, weather, [plane]).pvInW.every((watts) => watts === 0)).toBe(true)
   })
 
+  it('nor does one on a controller that is not made for the bank, whatever the others do', () => {
+    const [controller] = design.controllers
+    const wrong = { ...controller, id: 'wrong', part: { ...controller.part, mostBankV: 24 as const, efficiency: 0.5 } }
+    const both = {
+      ...design,
+      arrays: [design.arrays[0], { ...design.arrays[0], id: 'other', controllerId: 'wrong' }],
+      controllers: [controller, wrong],
+    }
+    expect(yearHours(both, weather, [plane, plane]).pvOutW).toEqual(hours.pvOutW)
+    expect(controllerEfficiency(both)).toBe(controllerEfficiency(design))
+  })
+
   it('losses come off in proportion', () => {
     const soiled = { ...design, arrays: [{ ...design.arrays[0], soilingLoss: 0.51 }] }
     const less = yearHours(soiled, weather, [plane])

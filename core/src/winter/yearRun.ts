@@ -95,6 +95,8 @@ export class YearRun {
   private loadedV = 0
   private equaliseW = 0
   private heaterW = 0
+  /** what sources beside the arrays would give, taken or not, W */
+  private otherOfferedW = 0
   private readonly warmth: BankWarmth
   /** the grid carries the house */
   private onGrid = false
@@ -183,9 +185,10 @@ export class YearRun {
     const hour = parts === 1 ? slot : (slot / parts) | 0
     const i = day * 24 + hour
     const at = this.pot * 24 * parts + slot
-    const pvOut = hours.pvOutW[i] * plan.arrayShare
-    const dcSource = hours.dcSourceW === null ? 0 : hours.dcSourceW[i]
-    const acSource = hours.acSourceW === null ? 0 : hours.acSourceW[i]
+    let pvOut = hours.pvOutW[i] * plan.arrayShare
+    let dcSource = hours.dcSourceW === null ? 0 : hours.dcSourceW[i]
+    let acSource = hours.acSourceW === null ? 0 : hours.acSourceW[i]
+    this.otherOfferedW = dcSource + acSource
 
     this.heldAh = this.availableAh + this.boundAh
     const charge = this.chargeAt(this.heldAh)
@@ -200,15 +203,22 @@ export class YearRun {
     view.sinceEqualisedH = view.now - this.equalisedAt
 
     this.limitBank(charge, usable)
-    if (hours.roomC[i] <= plan.bank.offC) this.letGoInCold(hours.roomC[i])
+    const letGo = hours.roomC[i] <= plan.bank.offC && this.letGoInCold(hours.roomC[i])
     this.ask(at, slot)
     this.shedBelow(usable, at)
     view.onGrid = this.grid !== null && this.grid.isThere(i)
-    view.short = !view.onGrid && this.isShort(at, pvOut, dcSource, acSource)
+    view.short = !view.onGrid && (letGo ? this.isShort(at, 0, 0, 0) : this.isShort(at, pvOut, dcSource, acSource))
     backup.decide(view)
     this.onGrid = view.onGrid && !backup.running
     if (backup.running || this.onGrid) this.takeBackShed()
     this.limitByCold(hours.roomC[i], pvOut + dcSource)
+    if (letGo && !backup.running && !this.onGrid) {
+      // the sun warms the cells where there are heaters, and nothing else
+      const ownW = this.heaterW > 0 ? plan.selfW + this.heaterW + this.selfDischargeW() : 0
+      dcSource = Math.min(dcSource, ownW)
+      pvOut = Math.min(pvOut, ownW - dcSource)
+      acSource = 0
+    }
     this.equaliseW =
       backup.equaliseIsDue(view) &&
       charge >= plan.generator.fullStop &&
@@ -251,9 +261,16 @@ export class YearRun {
     )
   }
 
-  /** Colder than its management unit allows, the bank gives nothing. */
-  private letGoInCold(roomC: number): void {
-    if (roomC + this.warmth.at(this.view.now) <= this.plan.bank.offC) this.dischargeA = 0
+  /**
+   * Colder than its management unit allows, the bank gives nothing. Whether it takes nothing either: then nothing holds
+   * the bus up, and controllers and inverter stop, whatever the sun gives.
+   */
+  private letGoInCold(roomC: number): boolean {
+    const { lockC, offC } = this.plan.bank
+    const cellsC = roomC + this.warmth.at(this.view.now)
+    if (cellsC > offC) return false
+    this.dischargeA = 0
+    return cellsC <= lockC
   }
 
   /** At or below its limit lithium takes no charge before a heater has warmed it. */
@@ -305,18 +322,18 @@ export class YearRun {
     }
   }
 
+  private selfDischargeW(): number {
+    const { volts, selfDischargePerH } = this.plan.bank
+    return this.heldAh * volts * selfDischargePerH
+  }
+
   /** Whether bank, sun and other sources cannot carry what is asked for. */
   private isShort(at: number, pvOut: number, dcSource: number, acSource: number): boolean {
     const { curve, inverterW, selfW, bank, searchW, searchWakeW, loads } = this.plan
     const rest = Math.max(0, sumOf(this.asked) - acSource)
     const restW = rest < searchWakeW ? searchW : curve.idleW
     const carried = Math.min(rest, inverterW[((at / loads.parts) | 0) % 288])
-    const needs =
-      selfW +
-      this.heldAh * bank.volts * bank.selfDischargePerH +
-      sumOf(this.askedDc) +
-      restW +
-      carried * (curve.a + curve.b * carried)
+    const needs = selfW + this.selfDischargeW() + sumOf(this.askedDc) + restW + carried * (curve.a + curve.b * carried)
     return pvOut + dcSource + this.dischargeA * bank.volts < needs - TINY_W
   }
 
@@ -364,7 +381,7 @@ export class YearRun {
 
     // what the bus can carry
     const supply = pvOut + dcSource + chargerDc + dischargeW
-    const selfDischarge = this.heldAh * bank.volts * bank.selfDischargePerH
+    const selfDischarge = this.selfDischargeW()
     const wantedSelf = plan.selfW + this.heaterW + selfDischarge + this.equaliseW
     const self = Math.min(wantedSelf, supply)
     const dcServed = Math.min(dc, supply - self)
@@ -441,10 +458,10 @@ export class YearRun {
     books.fromGrid += gridTaken
     books.need += need + fromAcSource + fromGenerator + fromGrid
 
-    const curtailed = pvIn - pvTaken + dcSource + acSource - otherTaken
+    const curtailed = pvIn - pvTaken + this.otherOfferedW - otherTaken
     const losses =
       pvTaken - pvUsed + drawn - chargerUsed + inverterDc - acInverter + intake * (1 - bank.chargeEfficiency) + self
-    const sources = pvIn + dcSource + acSource + generated + gridTaken
+    const sources = pvIn + this.otherOfferedW + generated + gridTaken
     const held = this.availableAh + this.boundAh
     const storedNow = ((held - before) * bank.volts) / dt
     this.checkBalance(sources - served - losses - storedNow - curtailed, sources + served)

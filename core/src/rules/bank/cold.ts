@@ -24,7 +24,7 @@ function lithium(input: RuleInput, minChargeC: number): Body[] {
         say`In a room that falls to ${celsius(coldestC)} the bank lets go of every load: its management unit does so at ${celsius(part.minDischargeC)}.`,
         part.heaterW > 0
           ? 'Its heaters run while sun or backup gives them power, not through a dark night. The winter run counts the hours; a heated room is safer.'
-          : 'Nothing is given until it is warmer, however full it is. Heat the room.',
+          : 'Nothing is given until it is warmer, however full it is, and without a bank inverter and controllers stop, whatever the sun gives. Heat the room.',
         { remedy: heatedRoom(input.design) },
       ),
     ]
