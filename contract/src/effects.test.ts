@@ -150,6 +150,8 @@ const DESIGNS: (() => Design)[] = [
   }),
   () => addSource('stream', 600)(copperDraw()),
   () => takeBackup('shore')(larkspurBench()),
+  // a set whose volts the inverter does not take
+  changed(larkspurBench, ({ generator }) => void (generator.part.output = 'single')),
   // a grid that fails often, and one that fails for a week
   changed(larkspurBench, ({ grid, generator }) => {
     Object.assign(grid, {

@@ -1,7 +1,7 @@
 import { nextId } from '../design/defaults.ts'
 import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
 import { newSource } from '../generator/sources.ts'
-import type { BackupKind, Design, Generator, OtherSource } from '../document/types.ts'
+import type { BackupKind, Design, Generator, GeneratorPart, OtherSource } from '../document/types.ts'
 import { addTo } from './field.ts'
 import type { Change } from './change.ts'
 
@@ -26,6 +26,11 @@ export function settledGenerator({ generator, bank, inverter }: Design): Generat
   if (settled.startBy === 'morning' && hourIsQuiet(settled, settled.morningH)) settled.morningH = settled.quietToH
   return settled
 }
+
+/** Another set; whether its volts fit is for somebody to look at anew. */
+export const takeSet =
+  (part: GeneratorPart): Change =>
+  (design) => ({ ...design, generator: { ...design.generator, part: { ...part }, adapted: false } })
 
 /** Another backup, or none. */
 export const takeBackup =

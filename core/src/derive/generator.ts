@@ -3,6 +3,7 @@ import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankNominalV, bankRatedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
 import type { Design } from '../document/types.ts'
+import { takenShare } from '../generator/taken.ts'
 import { backupPower, ECONOMICAL_LOAD, economicalChargeA, type BackupPower } from '../generator/backup.ts'
 import { refillHours } from '../generator/refill.ts'
 import { term, worked } from '../working/working.ts'
@@ -66,13 +67,19 @@ export function generatorSheets(design: Design, add: Add): void {
   refillSheet(design, chargeA, add)
 }
 
-function powerSheet({ generator, place }: Design, power: BackupPower, add: Add): void {
+function powerSheet(design: Design, power: BackupPower, add: Add): void {
+  const { generator, place } = design
   const { kind, part } = generator
+  const share = takenShare(design)
   if (kind === 'generator')
     add(
       worked('generator.power', 'Real power', power.realW, 'W', {
-        says: say`rating less 3.5 % per ${metres(300)} over ${metres(150)}, 1 % per ${amount(5.5, 'K', 1)} over ${celsius(25)}, and ${part.ratedOn === 'own' ? 'nothing for its fuel, on which it is rated' : 'the fuel’s share'}`,
-        terms: [term('rating', part.ratedW, 'W', part.name), term('elevation', place.elevationM, 'm', 'step Place')],
+        says: say`rating less 3.5 % per ${metres(300)} over ${metres(150)}, 1 % per ${amount(5.5, 'K', 1)} over ${celsius(25)}, and ${part.ratedOn === 'own' ? 'nothing for its fuel, on which it is rated' : 'the fuel’s share'}${share > 0 && share < 1 ? ', × the windings that feed the inverter’s one live wire' : ''}`,
+        terms: [
+          term('rating', part.ratedW, 'W', part.name),
+          term('elevation', place.elevationM, 'm', 'step Place'),
+          ...(share > 0 && share < 1 ? [term('windings in use', share, 'share')] : []),
+        ],
         source: 'makers’ usual de-rating rules',
       }),
     )

@@ -17,7 +17,7 @@ export type {
 export type { CircuitChoice, DeviceKind, DisconnectChoice, House, Laid, Wall } from './wiring.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 11
+export const DESIGN_VERSION = 12
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -434,6 +434,7 @@ export interface Inverter {
 
 export type Fuel = 'petrol' | 'propane' | 'natural-gas' | 'diesel'
 
+export type GeneratorOutput = 'unknown' | 'single' | 'split' | 'three-phase'
 export interface GeneratorPart {
   id: string
   name: string
@@ -441,6 +442,8 @@ export interface GeneratorPart {
   /** rating at sea level and 25 °C, on petrol or on the fuel it is used with */
   ratedW: number
   ratedOn: 'petrol' | 'own'
+  /** what its outlet gives: one voltage of a single live wire, what the houses of its country have, or three phases */
+  output: GeneratorOutput
   price: number
   /** names of its figures that are estimates, until the data sheet's take their place */
   estimated: string[]
@@ -456,6 +459,8 @@ export interface Generator {
   part: GeneratorPart
   /** whether its neutral is joined to its frame inside */
   neutral: 'unknown' | 'floating' | 'bonded'
+  /** what it gives is brought to what the inverter takes, by a transformer, a selector or the inverter itself */
+  adapted: boolean
   /** by state of charge, by voltage held low for a while, or by hand in the morning at a low state of charge */
   startBy: 'charge' | 'voltage' | 'morning'
   startStateOfCharge: number

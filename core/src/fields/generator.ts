@@ -51,6 +51,17 @@ export const GENERATOR_PART: FieldTable<GeneratorPart> = {
     'What the rating on the label holds for. A set rated on petrol gives less on gas; one whose label names its watts on propane is not reduced again.',
     since(6, 'petrol'),
   ),
+  output: choice(
+    'Its outlet gives',
+    [
+      { value: 'unknown', label: 'nobody has looked' },
+      { value: 'single', label: '120 V alone, or 230 V' },
+      { value: 'split', label: '120/240 V, or 230 V' },
+      { value: 'three-phase', label: 'three phases' },
+    ],
+    'On the plate of its outlet. Small sets where houses have 120/240 V give 120 V alone, which a split-phase inverter does not take; those above 5 kW mostly give both.',
+    since(12, 'unknown'),
+  ),
   price: number('Price', 'money', 0, 1e7, 'As quoted.', { step: 10 }),
   estimated: estimates(),
 }
@@ -83,6 +94,11 @@ export const GENERATOR: FieldTable<Generator> = {
     ],
     'Inside of the set, as its manual says or a meter tells between neutral and frame. A second bond sends current through frames.',
     since(9, 'unknown'),
+  ),
+  adapted: flag(
+    'its volts are brought to the inverter’s',
+    'By a step-up transformer between, a selector that gives all its power on one voltage, or an inverter whose manual takes it as it is.',
+    since(12, false),
   ),
   startBy: choice(
     'Starts',

@@ -2,6 +2,7 @@ import { bankNominalV } from '../bank/layout.ts'
 import type { Design } from '../document/types.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { realWatts, WILLANS } from './power.ts'
+import { takenShare } from './taken.ts'
 
 /** What a backup can give, whatever kind it is. */
 export interface BackupPower {
@@ -24,9 +25,13 @@ export interface BackupPower {
 /** Warmest month's mean: the air a set is de-rated by through the year, on the safe side. */
 const warmestC = ({ place }: Pick<Design, 'place'>) => Math.max(...climateOf(place).monthly.map((month) => month.meanC))
 
+/** De-rated power of the set, or of the winding the inverter takes, W. One that it does not take at all keeps its own. */
+const setWatts = (design: Design): number =>
+  realWatts(design.generator.part, design.place.elevationM, warmestC(design)) * (takenShare(design) || 1)
+
 /** Real power of the generator, the cord or the vehicle of a design, and of the charger between it and the bank. */
 export function backupPower(design: Design): BackupPower {
-  const { generator, inverter, place, bank } = design
+  const { generator, inverter, bank } = design
   const { kind, part } = generator
   const volts = bankNominalV(bank)
   const limitA = generator.chargeLimitA ?? Infinity
@@ -45,8 +50,7 @@ export function backupPower(design: Design): BackupPower {
   const chargerA = own ? generator.separateChargerA : inverter.part.chargerA * inverter.quantity
   const chargerEfficiency = own ? generator.separateChargerEfficiency : inverter.part.chargerEfficiency
   const chargeA = Math.min(chargerA, limitA)
-  const realW =
-    kind === 'shore' ? generator.cordA * generator.cordV : realWatts(part, place.elevationM, warmestC(design))
+  const realW = kind === 'shore' ? generator.cordA * generator.cordV : setWatts(design)
   const { idle, slope } = WILLANS[part.fuel]
   return {
     acW: kind === 'shore' ? realW : realW * generator.loadShareLimit,

@@ -95,7 +95,7 @@ function generatorAlone(design: Design, wantedKWh: number, way: MakeWay): OtherW
   const { generatorHoursPerDay: perDay } = budget.others
   const hours = DAYS * perDay
   const meanW = (1000 * wantedKWh) / hours
-  if (meanW > backupPower({ ...design, generator: { ...generator, kind: 'generator' } }).realW) return []
+  if (meanW > backupPower({ ...design, generator: { ...generator, kind: 'generator', adapted: true } }).realW) return []
   const litres = fuelLitres(part.ratedW, meanW, hours, part.fuel)
   const { taxed } = pricedOf(design, 'generator')
   const anew = part.price * (taxed ? 1 + budget.taxPct / 100 : 1)

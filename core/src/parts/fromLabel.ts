@@ -236,6 +236,7 @@ function generatorFrom(said: Said<GeneratorPart>): LabelledPart<'generator'> {
     fuel: () => 'petrol',
     ratedW: () => 0,
     ratedOn: () => 'own',
+    output: () => 'unknown',
     price: () => 0,
   })
 }

@@ -132,6 +132,9 @@ describe('other sheets as text', () => {
       { ratedW: 6400, fuel: 'propane', ratedOn: 'own' },
     ],
     ['generator', 'Rated power 2.2 kW\nUnleaded petrol', { ratedW: 2200, fuel: 'petrol' }],
+    ['generator', 'Rated power 2.2 kW\nVoltage 120 V, 12 V DC outlet', { ratedW: 2200, output: 'single' }],
+    ['generator', 'Running watts 6500\nAC voltage 120/240 V', { ratedW: 6500, output: 'split' }],
+    ['generator', 'Rated power 8 kW\nThree-phase 230/400 V', { ratedW: 8000, output: 'three-phase' }],
     ['module', 'nothing of use', {}],
     ['controller', '', {}],
   ])('%s: %s', (kind, text, expected) => {

@@ -33,6 +33,7 @@ import { gridCarries } from './generator/gridCarries.ts'
 import { gridFails } from './generator/gridFails.ts'
 import { gridKeeps } from './generator/gridKeeps.ts'
 import { nobodyHome } from './generator/nobodyHome.ts'
+import { output } from './generator/output.ts'
 import { refill } from './generator/refill.ts'
 import { carries } from './inverter/carries.ts'
 import { starts } from './inverter/starts.ts'
@@ -129,6 +130,7 @@ export const RULES: readonly Rule[] = [
   generatorLoad,
   startLevel,
   dumpLoad,
+  output,
   chargerOverBank,
   equalising,
   refill,

@@ -36,6 +36,7 @@ const FAULTS: Record<string, (design: Design) => unknown> = {
   'a small inverter': ({ inverter }) => Object.assign(inverter.part, { ratedW: 1200, surgeW: 2500 }),
   'a soft bank': ({ bank }) => (bank.part.resistanceMilliohm = 900),
   'a huge generator': ({ generator }) => (generator.part.ratedW = 60000),
+  'a set of one live wire': ({ generator }) => (generator.part.output = 'single'),
   'a small generator': ({ generator }) => (generator.part.ratedW = 1500),
   'units that take little': ({ bank }) => (bank.part.maxChargeA = 20),
   'long runs of thin wire': (design) => {
@@ -117,6 +118,7 @@ describe('the remedies there are', () => {
       'bank.weak',
       'generator.charger-over-bank',
       'generator.load',
+      'generator.output',
       'inverter.starts',
       'place.clock',
       'wiring.runs',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { derive } from '../derive/derive.ts'
-import { gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
+import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { summariseWinter, type WinterSummary } from '../winter/summary.ts'
@@ -151,6 +151,11 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['generator.load', 'sound', larkspurBench, (d) => (d.generator.chargeLimitA = 70)],
   ['generator.charger-over-bank', 'watch', larkspurBench, (d) => (d.bank.inParallel = 1)],
   ['generator.charger-over-bank', 'watch', larkspurFlooded, (d) => (d.bank.part.maxChargeA = 20)],
+  ['generator.output', 'stop', larkspurBench, (d) => (d.generator.part.output = 'single')],
+  ['generator.output', 'stop', larkspurBench, (d) => (d.generator.part.output = 'three-phase')],
+  ['generator.output', 'stop', larkspurBench, (d) => Object.assign(d.generator, { kind: 'shore', cordV: 120 })],
+  ['generator.output', 'stop', gannetSkerry, (d) => Object.assign(d.generator, { kind: 'shore', cordV: 120 })],
+  ['generator.output', 'watch', copperDraw, (d) => (d.generator.part.output = 'split')],
   ['generator.equalise', 'watch', larkspurBench, (d) => (d.generator.equaliseEveryDays = 90)],
   [
     'generator.nobody-home',
@@ -205,6 +210,25 @@ describe('each rule', () => {
     ['place.illustrative-climate', larkspurBench, (d: Design): unknown => onFile(d, 'hours', 12)],
     ['bank.sharing', larkspurBench, (d: Design): unknown => (d.bank.inParallel = 1)],
     ['generator.refill', larkspurBench, (d: Design): unknown => (d.generator.present = false)],
+    ['generator.output', larkspurBench, (): unknown => undefined],
+    ['generator.output', gannetSkerry, (d: Design): unknown => (d.generator.part.output = 'split')],
+    ['generator.output', copperDraw, (): unknown => undefined],
+    ['generator.output', larkspurBench, (d: Design): unknown => (d.generator.part.output = 'unknown')],
+    [
+      'generator.output',
+      larkspurBench,
+      (d: Design): unknown => ((d.generator.part.output = 'single'), (d.generator.adapted = true)),
+    ],
+    [
+      'generator.output',
+      larkspurBench,
+      (d: Design): unknown => ((d.generator.part.output = 'single'), (d.generator.charger = 'separate')),
+    ],
+    [
+      'generator.output',
+      larkspurBench,
+      (d: Design): unknown => Object.assign(d.generator, { kind: 'shore', cordV: 208 }),
+    ],
     ['bank.cold', larkspurBench, (): unknown => undefined],
     [
       'bank.cold',

@@ -13,6 +13,7 @@ import { arrayRatedW } from '../array/power.ts'
 import { handBank, handBanks, handNeed, type HandBank } from '../sizing/bank.ts'
 import { followed } from '../sizing/follow.ts'
 import { layoutQuestionOf } from '../sizing/layoutQuestion.ts'
+import { besideInverter, besideSays } from './generator.ts'
 import { carryingInverters } from './inverter.ts'
 import type { Suggestion } from './suggestion.ts'
 import { leastFaults, stillToWatch } from './tried.ts'
@@ -82,6 +83,7 @@ export function suggestBank(design: Design): Suggestion {
       ...(best.design.inverter.part.id === design.inverter.part.id
         ? []
         : [say`The inverter was changed to “${best.design.inverter.part.name}” to match the bank’s voltage.`]),
+      ...besideSays(design, best.design),
       ...stillToWatch(design, best),
     ],
   }
@@ -112,7 +114,7 @@ function withBank(design: Design, bank: Bank, carriers: Carriers): Design {
     const { inverter, loads, controllers } = carryingInverters(moved)[0] ?? moved
     carriers.set(systemV, { inverter, loads, controllers })
   }
-  return followed(fittingStrings({ ...moved, ...carriers.get(systemV)! }))
+  return followed(besideInverter(fittingStrings({ ...moved, ...carriers.get(systemV)! })))
 }
 
 /** Strings that do not work at the bank's voltage laid out anew, with about the same watts. */

@@ -5,12 +5,13 @@ import { derive } from '../derive/derive.ts'
 import type { Design, GeneratorPart } from '../document/types.ts'
 import { backupPower, economicalChargeA } from '../generator/backup.ts'
 import { realWatts } from '../generator/power.ts'
+import { takenShare } from '../generator/taken.ts'
 import { generatorParts } from '../parts/shelf.ts'
 import { followed } from '../sizing/follow.ts'
 import type { Suggestion } from './suggestion.ts'
 import { leastFaults, stillToWatch } from './tried.ts'
 import { amount, celsius, percent } from '../units/say.ts'
-import { say } from '../units/words.ts'
+import { say, type Words } from '../units/words.ts'
 
 /** What a start level leaves above the charge at which a cold bank lets go, in steps of which. */
 const MARGIN = 0.1
@@ -27,7 +28,8 @@ export function suggestGenerator(design: Design): Suggestion {
   const { place, bank } = design
   const facts = CHEMISTRIES[bank.part.chemistry]
   const { peak, batteryC } = derive(design)
-  const real = (part: GeneratorPart) => realWatts(part, place.elevationM, 25)
+  const real = (part: GeneratorPart) =>
+    realWatts(part, place.elevationM, 25) * takenShare(withSet(design, part, batteryC))
   const kept = design.generator.part.fuel
   // who has a fuel keeps it where a set of it does
   const smallestFirst = [...generatorParts].sort(
@@ -63,7 +65,6 @@ function withSet(design: Design, part: GeneratorPart, batteryC: number): Design 
   const facts = CHEMISTRIES[chemistry]
   const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
   const none = inverter.part.chargerA <= 0
-  const ownA = Math.max(1, Math.floor(Math.min(limitA, OWN_CHARGER_A, OWN_CHARGER_RATE * ahOf(design))))
   const floor = floorStateOfCharge(chemistry, batteryC, bank.cutoffStateOfCharge)
   const overFloor = Math.ceil((floor + MARGIN) / STEP - 1e-9) * STEP
   const start = Math.min(Math.max(facts.generatorStart, overFloor), facts.generatorStop - STEP)
@@ -74,8 +75,9 @@ function withSet(design: Design, part: GeneratorPart, batteryC: number): Design 
       present: true,
       kind: 'generator',
       part: { ...part },
+      adapted: false,
       charger: none ? 'separate' : 'inverter',
-      ...(none ? { separateChargerA: ownA } : {}),
+      ...(none ? { separateChargerA: ownChargerA(design) } : {}),
       chargeLimitA: null,
       startBy: 'charge',
       startWhenEmpty: true,
@@ -92,5 +94,26 @@ function withSet(design: Design, part: GeneratorPart, batteryC: number): Design 
   const setA = Math.max(1, Math.floor(Math.min(economicalChargeA(chosen), limitA)))
   return setA < chargeA ? { ...chosen, generator: { ...chosen.generator, chargeLimitA: setA } } : chosen
 }
+
+/** What a charger beside the inverter is to give this bank, A. */
+const ownChargerA = (design: Design): number => {
+  const { part } = design.bank
+  const limitA = part.maxChargeA * stringsAtLimit(design.bank)
+  return Math.max(1, Math.floor(Math.min(limitA, OWN_CHARGER_A, OWN_CHARGER_RATE * ahOf(design))))
+}
+
+/** A backup that the inverter does not take, on the bank by a charger of its own; any other as it is. */
+export function besideInverter(design: Design): Design {
+  const { generator } = design
+  if (!generator.present || takenShare(design) > 0) return design
+  const separateChargerA = ownChargerA(design)
+  return { ...design, generator: { ...generator, charger: 'separate', separateChargerA, chargeLimitA: null } }
+}
+
+/** What is said of a backup that came beside the inverter. */
+export const besideSays = (before: Design, { generator }: Design): Words[] =>
+  generator.charger === before.generator.charger
+    ? []
+    : ['The inverter does not take what the backup gives, so that charges the bank by a charger of its own.']
 
 const ahOf = ({ bank }: Design) => Math.max(...bank.part.capacities.map(({ ampHours }) => ampHours)) * bank.inParallel

@@ -7,6 +7,7 @@ import { APPLIANCES } from '../loads/appliances.ts'
 import { onLegsOf, serviceOf } from '../inverter/service.ts'
 import { inverterParts } from '../parts/shelf.ts'
 import { followed } from '../sizing/follow.ts'
+import { besideInverter, besideSays } from './generator.ts'
 import type { Suggestion } from './suggestion.ts'
 import { leastFaults, stillToWatch } from './tried.ts'
 import { amount } from '../units/say.ts'
@@ -22,7 +23,7 @@ const MOST_UNITS = 2
 export function suggestInverter(design: Design): Suggestion {
   const carrying = carryingInverters(design)
   const all = carrying.length > 0 ? carrying : everyInverter(design).slice(-1)
-  const tried = leastFaults(all, followed)
+  const tried = leastFaults(all, (each) => followed(besideInverter(each)))
   const [best] = tried
   if (!best)
     return {
@@ -43,6 +44,7 @@ export function suggestInverter(design: Design): Suggestion {
       needsSplit(design)
         ? 'Something needs 240 V, so it is split-phase; the 120 V loads were spread so that the legs carry about the same.'
         : 'Nothing needs 240 V across two legs, so one leg serves.',
+      ...besideSays(design, best.design),
       ...stillToWatch(design, best),
     ],
   }

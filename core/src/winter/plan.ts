@@ -7,6 +7,7 @@ import { loadedBankV } from '../bank/usable.ts'
 import { restedBankV } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
+import { takenShare } from '../generator/taken.ts'
 import { curveOf, type InverterCurve } from '../inverter/efficiency.ts'
 import { inverterRating, onLegsOf } from '../inverter/service.ts'
 import { climateOf } from '../weather/ruling.ts'
@@ -309,7 +310,8 @@ function backupPlan(design: Design): BackupPlan {
   const shore = generator.kind === 'shore'
   const byHand = vehicle || generator.startBy === 'morning'
   return {
-    present: generator.present,
+    // what the inverter does not take is not there
+    present: generator.present && takenShare(design) > 0,
     acW,
     chargerAcW,
     chargerEfficiency,

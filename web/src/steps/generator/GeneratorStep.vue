@@ -9,6 +9,8 @@ import {
   type GeneratorPart,
   setField,
   takeBackup,
+  takenShare,
+  takeSet,
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import DocumentField from '../../fields/DocumentField.vue'
@@ -39,6 +41,12 @@ function setKind(to: 'none' | BackupKind): void {
   design.change('backup', takeBackup(to))
 }
 const at = (...keys: (keyof Generator)[]) => keys.map((key) => `generator.${key}`)
+/** Asked where it makes a difference, or did. */
+const adapts = computed<(keyof Generator)[]>(() => {
+  const { inverter } = design.document!
+  const asItIs = takenShare({ inverter, generator: { ...generator.value, adapted: false } })
+  return asItIs < 1 ? ['adapted'] : []
+})
 const power = computed<GridField[]>(() => {
   const charger = [
     ...at('charger'),
@@ -51,12 +59,13 @@ const power = computed<GridField[]>(() => {
         'generator.part.fuel',
         'generator.part.ratedW',
         'generator.part.ratedOn',
-        ...at('neutral', 'loadShareLimit', 'warmUpMin'),
+        'generator.part.output',
+        ...at(...adapts.value, 'neutral', 'loadShareLimit', 'warmUpMin'),
         ...charger,
         'generator.part.price',
       ]
     case 'shore':
-      return [...at('cordA', 'cordV', 'pricePerKWh'), ...charger]
+      return [...at('cordA', 'cordV', ...adapts.value, 'pricePerKWh'), ...charger]
     case 'vehicle':
       return at('vehicleA', 'vehicleLPerH', 'chargeLimitA')
   }
@@ -120,9 +129,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
           :model-value="generator.part"
           kind="generator"
           label="Set"
-          @update:model-value="
-            design.change(`generator: ${$event.name}`, setField('generator.part', $event as GeneratorPart))
-          "
+          @update:model-value="design.change(`generator: ${$event.name}`, takeSet($event as GeneratorPart))"
         />
         <p v-if="kind === 'none'" class="quiet">
           None is a full answer: the winter run then shows what goes short, and how often.

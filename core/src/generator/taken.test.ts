@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest'
+import { takeSet } from '../change/generator.ts'
+import { derive } from '../derive/derive.ts'
+import { copperDraw, gannetSkerry, larkspurBench } from '../design/samples.ts'
+import type { Design, GeneratorOutput, Inverter } from '../document/types.ts'
+import { generatorParts } from '../parts/shelf.ts'
+import { suggestGenerator } from '../suggest/generator.ts'
+import { WinterEngine } from '../winter/engine.ts'
+import { backupPower } from './backup.ts'
+import { takenShare } from './taken.ts'
+
+const giving = (output: GeneratorOutput, make: () => Design = larkspurBench): Design => {
+  const design = make()
+  design.generator.part.output = output
+  return design
+}
+const joined = (topology: Inverter['part']['topology'], stacking: Inverter['stacking'], quantity: number): Inverter => {
+  const { inverter } = larkspurBench()
+  return { ...inverter, part: { ...inverter.part, topology }, stacking, quantity }
+}
+
+describe('what an inverter takes of a set', () => {
+  it.each([
+    ['single', 0, 1, 1, 0],
+    ['split', 1, 0.5, 1, 0],
+    ['three-phase', 0, 1 / 3, 1 / 3, 1],
+    ['unknown', 1, 1, 1, 1],
+  ] as const)('whose outlet is %s: split phase %s, 120 V %s, 230 V %s, three phases %s', (output, ...shares) => {
+    const inverters = [
+      joined('split-phase', 'parallel', 1),
+      joined('single-120', 'parallel', 1),
+      joined('single-230', 'parallel', 1),
+      joined('single-230', 'three-phase', 3),
+    ]
+    expect(inverters.map((inverter) => takenShare({ ...giving(output), inverter }))).toEqual(shares)
+    // two of 120 V joined to split phase are split phase
+    expect(takenShare({ ...giving(output), inverter: joined('single-120', 'split-pair', 2) })).toBe(shares[0])
+  })
+
+  it.each([
+    [240, 1],
+    [208, 1],
+    [120, 0],
+    [400, 0],
+  ])('of a cord of %s V at split phase: %s', (cordV, share) => {
+    const { generator, inverter } = larkspurBench()
+    expect(takenShare({ generator: { ...generator, kind: 'shore', cordV }, inverter })).toBe(share)
+  })
+
+  it('one of two windings gives half of its power, and the sheet says so', () => {
+    const whole = backupPower(giving('single', copperDraw)).realW
+    const half = giving('split', copperDraw)
+    expect(backupPower(half).realW).toBeCloseTo(whole / 2, 9)
+    const { value, terms } = derive(half).worked['generator.power']
+    expect(value).toBeCloseTo(whole / 2, 9)
+    expect(terms.at(-1)).toMatchObject({ value: 0.5 })
+  })
+
+  it('what it does not take is not there in the winter run', () => {
+    const year = new WinterEngine().year(giving('single'), 7, 0)
+    expect(year.generatorHours).toBe(0)
+    expect(year.generatorWh).toBe(0)
+    expect(year.shortHours.must).toBeGreaterThan(0)
+  })
+
+  it('a charger of its own takes any', () => {
+    const design = giving('single')
+    design.generator.charger = 'separate'
+    expect(new WinterEngine().year(design, 7, 0).generatorHours).toBeGreaterThan(0)
+  })
+})
+
+describe('another set', () => {
+  it('is looked at anew', () => {
+    const design = larkspurBench()
+    design.generator.adapted = true
+    const { part, adapted } = takeSet(generatorParts[0])(design).generator
+    expect([part.id, adapted]).toEqual([generatorParts[0].id, false])
+  })
+
+  it.each([
+    ['a split-phase house', larkspurBench],
+    ['a house of 230 V', gannetSkerry],
+    ['a house of 120 V', copperDraw],
+  ])('is suggested for %s only where the inverter takes all of it', (_, make) => {
+    expect(takenShare(suggestGenerator(make()).design)).toBe(1)
+  })
+})

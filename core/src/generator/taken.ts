@@ -1,0 +1,30 @@
+import type { Design, GeneratorOutput } from '../document/types.ts'
+import { acrossVolts, serviceOf, type Service } from '../inverter/service.ts'
+
+/** What an outlet leaves of a set's power at the input of inverters that give a service. */
+const TAKEN: Record<GeneratorOutput, Record<Service, number>> = {
+  unknown: { 'split-phase': 1, 'single-120': 1, 'single-230': 1, 'three-phase': 1 },
+  single: { 'split-phase': 0, 'single-120': 1, 'single-230': 1, 'three-phase': 0 },
+  // on 120 V one of its two windings works
+  split: { 'split-phase': 1, 'single-120': 1 / 2, 'single-230': 1, 'three-phase': 0 },
+  'three-phase': { 'split-phase': 0, 'single-120': 1 / 3, 'single-230': 1 / 3, 'three-phase': 1 },
+}
+
+/** So far from its own volts an inverter still takes a cord: 208 V of two phases for 240 V. */
+const CORD_BAND = 0.15
+
+/**
+ * Share of its power that a backup can bring to the inverter's input: 0 where the inverter does not take what it gives.
+ * One that charges the bank by a charger of its own, or whose volts are brought to the inverter's, brings all.
+ * @returns 0…1
+ * Source: inverters pass another source on as it is, so its live wires must be those of the house; the windings of a set
+ * share its rating between them.
+ * @example takenShare({ generator: { kind: 'shore', cordV: 120, charger: 'inverter', adapted: false, part: { output:
+ * 'unknown' } }, inverter: { part: { topology: 'split-phase' }, stacking: 'parallel' } }) → 0
+ */
+export function takenShare({ generator, inverter }: Pick<Design, 'generator' | 'inverter'>): number {
+  const { kind, charger, adapted, cordV, part } = generator
+  if (kind === 'vehicle' || charger === 'separate' || adapted) return 1
+  if (kind === 'generator') return TAKEN[part.output][serviceOf(inverter)]
+  return Math.abs(cordV / acrossVolts(inverter) - 1) <= CORD_BAND ? 1 : 0
+}

@@ -1,0 +1,48 @@
+import { setField } from '../../change/field.ts'
+import type { Design } from '../../document/types.ts'
+import { takenShare } from '../../generator/taken.ts'
+import { acrossVolts, serviceOf } from '../../inverter/service.ts'
+import { stop, watch, type Rule } from '../rule.ts'
+import { amount, volts } from '../../units/say.ts'
+import { say, type Words } from '../../units/words.ts'
+
+/** What stands at the inverter's AC input. */
+function wanted(inverter: Design['inverter']): Words {
+  const service = serviceOf(inverter)
+  if (service === 'split-phase') return '120/240 V'
+  return service === 'three-phase' ? 'three phases' : say`${volts(acrossVolts(inverter))}`
+}
+
+function given({ kind, cordV, part }: Design['generator']): Words {
+  if (kind === 'shore') return say`${volts(cordV)}`
+  const words = { single: 'one live wire', split: 'two live wires', 'three-phase': 'three phases', unknown: '' }
+  return words[part.output]
+}
+
+/** What the backup gives is what the inverter takes. */
+export const output: Rule = {
+  id: 'generator.output',
+  step: 'generator',
+  check: ({ design }) => {
+    const { generator, inverter } = design
+    const share = takenShare(design)
+    if (!generator.present || share >= 1) return []
+    const name = generator.kind === 'shore' ? 'The cord' : say`“${generator.part.name}”`
+    if (share > 0)
+      return [
+        watch(
+          'generator',
+          say`${name} gives ${amount(Math.round(share * 100), '%')} of its power here.`,
+          say`Its windings share it, and ${wanted(inverter)} takes one of them. A selector that puts all on one voltage, or a transformer, gives the rest; then say so at the set.`,
+        ),
+      ]
+    return [
+      stop(
+        'generator',
+        say`${name} gives ${given(generator)}; the inverter takes ${wanted(inverter)}.`,
+        'An inverter passes on what comes in: most refuse it, and where one lets it through, one leg and all that runs across two stay dark. Another set, a transformer between, or a charger of its own on the bank.',
+        { remedy: { label: 'a charger of its own, on the bank', apply: setField('generator.charger', 'separate') } },
+      ),
+    ]
+  },
+}
