@@ -28,3 +28,7 @@ export function takenShare({ generator, inverter }: Pick<Design, 'generator' | '
   if (kind === 'generator') return TAKEN[part.output][serviceOf(inverter)]
   return Math.abs(cordV / acrossVolts(inverter) - 1) <= CORD_BAND ? 1 : 0
 }
+
+/** Whether there is a backup, and the inverter takes what it gives. */
+export const isTaken = (design: Pick<Design, 'generator' | 'inverter'>): boolean =>
+  design.generator.present && takenShare(design) > 0

@@ -272,6 +272,15 @@ describe('each rule', () => {
   })
 })
 
+it('a set that the inverter does not take is sound in nothing', () => {
+  const design = changed(larkspurBench, (d) => Object.assign(d.generator, { tankL: 500 }))
+  const ofBackup = (of: Design) =>
+    check(of, winterOf(of)).filter(({ id }) => id.startsWith('generator.') || id === 'winter.generator-hours')
+  expect(ofBackup(design).length).toBeGreaterThan(2)
+  design.generator.part.output = 'single'
+  expect(ofBackup(design).map(({ id, level }) => [id, level])).toEqual([['generator.output', 'stop']])
+})
+
 describe('one load that takes most of the day', () => {
   it.each([
     [3, ['watch']],

@@ -96,7 +96,7 @@ describe('when the backup starts and stops', () => {
     const most = (change: Partial<Design['generator']>) => Math.max(...backup(change).trace.generatorW)
     // 20 A × 51.2 V ÷ 0.9; the load is on direct current and takes 100 W of what the charger gives
     expect(most({ chargeLimitA: 20 })).toBeCloseTo((20 * 51.2) / 0.9, 3)
-    expect(most({ kind: 'shore', cordA: 5, cordV: 120 })).toBeCloseTo(600, 3)
+    expect(most({ kind: 'shore', cordA: 2.5, cordV: 240 })).toBeCloseTo(600, 3)
     expect(most({ kind: 'vehicle', vehicleA: 30 })).toBeCloseTo(30 * 51.2, 3)
     expect(most({ charger: 'separate', separateChargerA: 10, separateChargerEfficiency: 0.8 })).toBeCloseTo(640, 3)
   })

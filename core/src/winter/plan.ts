@@ -7,7 +7,7 @@ import { loadedBankV } from '../bank/usable.ts'
 import { restedBankV } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
-import { takenShare } from '../generator/taken.ts'
+import { isTaken } from '../generator/taken.ts'
 import { curveOf, type InverterCurve } from '../inverter/efficiency.ts'
 import { inverterRating, onLegsOf } from '../inverter/service.ts'
 import { climateOf } from '../weather/ruling.ts'
@@ -311,7 +311,7 @@ function backupPlan(design: Design): BackupPlan {
   const byHand = vehicle || generator.startBy === 'morning'
   return {
     // what the inverter does not take is not there
-    present: generator.present && takenShare(design) > 0,
+    present: isTaken(design),
     acW,
     chargerAcW,
     chargerEfficiency,

@@ -1,3 +1,4 @@
+import { isTaken } from '../../generator/taken.ts'
 import { theBackup } from '../../generator/words.ts'
 import { isBoxed } from '../../inverter/service.ts'
 import { sizeBank } from '../../sizing/bank.ts'
@@ -16,7 +17,7 @@ export const autonomy: Rule = {
           watch(
             'bank',
             say`${amount(days, '')} days without sun, ${wanted} wanted.`,
-            say`After that ${design.generator.present ? say`${theBackup(design)} ${design.generator.kind === 'generator' ? 'runs' : 'helps'} or ` : ''}the lights go out. The winter run says how often that happens.`,
+            say`After that ${isTaken(design) ? say`${theBackup(design)} ${design.generator.kind === 'generator' ? 'runs' : 'helps'} or ` : ''}the lights go out. The winter run says how often that happens.`,
             {
               working: 'bank.days',
               ...(isBoxed(design)

@@ -1,3 +1,4 @@
+import { isTaken } from '../../generator/taken.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 import { amount, counted } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -5,8 +6,9 @@ import { say } from '../../units/words.ts'
 export const fuelStore: Rule = {
   id: 'generator.fuel-store',
   step: 'generator',
-  check: ({ design: { generator }, winter }) => {
-    if (!generator.present || generator.kind !== 'generator' || !winter || generator.tankL === null) return []
+  check: ({ design, winter }) => {
+    const { generator } = design
+    if (!isTaken(design) || generator.kind !== 'generator' || !winter || generator.tankL === null) return []
     const needL = winter.oneInTen.fuelBetweenTripsL
     const says = say`${amount(needL, 'L')} burn in the worst ${amount(generator.fuelTripDays, '')} days, 1 winter in 10; ${amount(generator.tankL, 'L')} are stored.`
     return needL > generator.tankL

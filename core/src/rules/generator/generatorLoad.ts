@@ -1,3 +1,4 @@
+import { isTaken } from '../../generator/taken.ts'
 import { setField } from '../../change/field.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 import { amount, percent } from '../../units/say.ts'
@@ -13,7 +14,7 @@ export const generatorLoad: Rule = {
   step: 'generator',
   check: ({ design, derived: { worked } }) => {
     const { generator } = design
-    if (!generator.present || generator.kind !== 'generator') return []
+    if (!isTaken(design) || generator.kind !== 'generator') return []
     const share = worked['generator.load-share'].value
     const says = say`It works at ${percent(share)} of its power while charging.`
     const more = { working: 'generator.load-share' }

@@ -1,7 +1,7 @@
 import { setField } from '../../change/field.ts'
 import type { Design } from '../../document/types.ts'
 import { takenShare } from '../../generator/taken.ts'
-import { acrossVolts, serviceOf } from '../../inverter/service.ts'
+import { acrossVolts, legVolts, serviceOf } from '../../inverter/service.ts'
 import { stop, watch, type Rule } from '../rule.ts'
 import { amount, volts } from '../../units/say.ts'
 import { say, type Words } from '../../units/words.ts'
@@ -13,10 +13,11 @@ function wanted(inverter: Design['inverter']): Words {
   return service === 'three-phase' ? 'three phases' : say`${volts(acrossVolts(inverter))}`
 }
 
-function given({ kind, cordV, part }: Design['generator']): Words {
+function given({ generator: { kind, cordV, part }, inverter }: Design): Words {
   if (kind === 'shore') return say`${volts(cordV)}`
-  const words = { single: 'one live wire', split: 'two live wires', 'three-phase': 'three phases', unknown: '' }
-  return words[part.output]
+  if (part.output === 'three-phase') return 'three phases'
+  const legV = legVolts(inverter)
+  return part.output === 'split' && legV < 200 ? '120/240 V' : say`${volts(legV)} alone`
 }
 
 /** What the backup gives is what the inverter takes. */
@@ -39,7 +40,7 @@ export const output: Rule = {
     return [
       stop(
         'generator',
-        say`${name} gives ${given(generator)}; the inverter takes ${wanted(inverter)}.`,
+        say`${name} gives ${given(design)}; the inverter takes ${wanted(inverter)}.`,
         'An inverter passes on what comes in: most refuse it, and where one lets it through, one leg and all that runs across two stay dark. Another set, a transformer between, or a charger of its own on the bank.',
         { remedy: { label: 'a charger of its own, on the bank', apply: setField('generator.charger', 'separate') } },
       ),

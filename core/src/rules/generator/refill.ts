@@ -1,3 +1,4 @@
+import { isTaken } from '../../generator/taken.ts'
 import { sound, watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -5,8 +6,9 @@ import { say } from '../../units/words.ts'
 export const refill: Rule = {
   id: 'generator.refill',
   step: 'generator',
-  check: ({ design: { generator }, derived: { worked } }) => {
-    if (!generator.present || generator.kind === 'vehicle') return []
+  check: ({ design, derived: { worked } }) => {
+    const { generator } = design
+    if (!isTaken(design) || generator.kind === 'vehicle') return []
     const hours = worked['generator.refill-hours']?.value ?? 0
     const more = { working: 'generator.refill-hours' }
     // a cord never has to stop

@@ -1,3 +1,4 @@
+import { isTaken } from '../../generator/taken.ts'
 import { backupName, backupSays } from '../../generator/words.ts'
 import { worstOf } from '../../winter/figures.ts'
 import { sound, watch, type Rule } from '../rule.ts'
@@ -8,7 +9,7 @@ export const generatorHours: Rule = {
   id: 'winter.generator-hours',
   step: 'winter',
   check: ({ design, winter }) => {
-    if (!winter || !design.generator.present) return []
+    if (!winter || !isTaken(design)) return []
     const hours = winter.median.generatorHours
     const short = worstOf(winter.oneInTen.shortHours)
     if (winter.oneInTen.generatorHours === 0 && short >= 1)

@@ -41,11 +41,10 @@ function setKind(to: 'none' | BackupKind): void {
   design.change('backup', takeBackup(to))
 }
 const at = (...keys: (keyof Generator)[]) => keys.map((key) => `generator.${key}`)
-/** Asked where it makes a difference, or did. */
-const adapts = computed<(keyof Generator)[]>(() => {
+/** Asked where it makes a difference. */
+const mayAdapt = computed(() => {
   const { inverter } = design.document!
-  const asItIs = takenShare({ inverter, generator: { ...generator.value, adapted: false } })
-  return asItIs < 1 ? ['adapted'] : []
+  return takenShare({ inverter, generator: { ...generator.value, adapted: false } }) < 1
 })
 const power = computed<GridField[]>(() => {
   const charger = [
@@ -60,12 +59,12 @@ const power = computed<GridField[]>(() => {
         'generator.part.ratedW',
         'generator.part.ratedOn',
         'generator.part.output',
-        ...at(...adapts.value, 'neutral', 'loadShareLimit', 'warmUpMin'),
+        ...at('neutral', 'loadShareLimit', 'warmUpMin'),
         ...charger,
         'generator.part.price',
       ]
     case 'shore':
-      return [...at('cordA', 'cordV', ...adapts.value, 'pricePerKWh'), ...charger]
+      return [...at('cordA', 'cordV', 'pricePerKWh'), ...charger]
     case 'vehicle':
       return at('vehicleA', 'vehicleLPerH', 'chargeLimitA')
   }
@@ -138,6 +137,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
       <template v-if="generator.present">
         <h3>What it gives</h3>
         <FieldGrid :fields="power" />
+        <DocumentField v-if="mayAdapt" class="by-itself" labelled path="generator.adapted" />
         <p v-if="limit > 0 && generator.chargeLimitA !== limit" class="quiet">
           Set to {{ limit }} A the charger brings it to seventy per cent while charging, or to all it has.
           <button
