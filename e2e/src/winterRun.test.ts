@@ -135,11 +135,16 @@ describe('the backup', () => {
   })
 
   it('may be shore power, a vehicle, or none at all', async () => {
-    const { page, errors } = await open('Larkspur Bench', 'More sun, less bank', '6')
+    const { page, errors, finding } = await open('Larkspur Bench', 'More sun, less bank', '6')
     const kind = page.getByLabel('Backup', { exact: true })
     await kind.selectOption({ label: 'shore or grid power' })
     await setField(page, 'generator.cordA', '12')
-    await page.locator('[data-working="generator.power"] b', { hasText: '1.44 kW' }).waitFor()
+    await page.locator('[data-working="generator.power"] b', { hasText: '2.88 kW' }).waitFor()
+    await setField(page, 'generator.cordV', '120')
+    const untaken = finding('The cord gives 120 V; the inverter takes 120/240 V.')
+    await untaken.waitFor()
+    await page.getByText('its volts are brought to the inverter’s').click()
+    await untaken.waitFor({ state: 'detached' })
     const caution = (hasText: string) => page.locator('[data-caution]', { hasText })
     await caution('Through an inlet and a transfer switch').waitFor()
     await kind.selectOption({ label: 'a vehicle, now and then' })
