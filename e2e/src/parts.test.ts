@@ -79,7 +79,15 @@ describe('parts of one’s own', () => {
         own: boolean
       }[]
     ).filter((each) => each.own)
-    const part = { name: 'Renamed set', fuel: 'propane', ratedW: 4000, ratedOn: 'own', output: 'split', price: 0, estimated: [] }
+    const part = {
+      name: 'Renamed set',
+      fuel: 'propane',
+      ratedW: 4000,
+      ratedOn: 'own',
+      output: 'split',
+      price: 0,
+      estimated: [],
+    }
     await page.request.put(`${application.base}/api/parts/${id}`, {
       data: { version: 1, part },
       headers: { 'sec-fetch-site': 'same-origin' },

@@ -85,7 +85,16 @@ describe('parts of one’s own', () => {
     const there = (await own()).length
     const more = Array.from({ length: LIMITS.ownParts - there + 1 }, () => ({
       kind: 'generator',
-      part: { id: 'g', name: 'Set', fuel: 'petrol', ratedW: 2000, ratedOn: 'own', output: 'split', price: 1, estimated: [] },
+      part: {
+        id: 'g',
+        name: 'Set',
+        fuel: 'petrol',
+        ratedW: 2000,
+        ratedOn: 'own',
+        output: 'split',
+        price: 1,
+        estimated: [],
+      },
     }))
     expect((await call<ApiError>('POST', '/parts', { parts: more })).body.error).toContain('2000 parts of your own')
     expect((await call('POST', '/parts', { parts: more.slice(1) })).status).toBe(201)
