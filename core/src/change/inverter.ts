@@ -10,14 +10,19 @@ import type { Change } from './change.ts'
 import { setField } from './field.ts'
 import { settledGenerator } from './generator.ts'
 
-const settled = (design: Design): Design => ({ ...design, generator: settledGenerator(design) })
+/** The backup's settings put right; where another service stands, whether its volts fit is for somebody to look at anew. */
+function settled(before: Design, design: Design): Design {
+  const generator = settledGenerator(design)
+  const same = serviceOf(design.inverter) === serviceOf(before.inverter)
+  return { ...design, generator: same ? generator : { ...generator, adapted: false } }
+}
 
 /** Another inverter: loads stay on the legs that were named, an all-in-one brings its charge controller, search goes where it has none. */
 export const takeInverter =
   (part: InverterPart, quantity?: number): Change =>
   (design) => {
     const counted = quantity === undefined ? design : setInverterCount(quantity)(design)
-    return settled(startAtItsVolts(design, unboxed(withInverter(counted, structuredCloneOf(part)), counted)))
+    return settled(design, startAtItsVolts(design, unboxed(withInverter(counted, structuredCloneOf(part)), counted)))
   }
 
 /** A bank of another voltage starts its backup at other volts. */
@@ -52,14 +57,14 @@ export const setInverterCount =
     const { part, stacking } = design.inverter
     const fits = stackingChoices(part, quantity).includes(stacking)
     const counted = { ...design, inverter: { ...design.inverter, quantity, stacking: fits ? stacking : 'parallel' } }
-    return settled(withBuiltIn(boxed(counted), part.controller))
+    return settled(design, withBuiltIn(boxed(counted), part.controller))
   }
 
 /** How several inverters are joined. */
 export const setStacking =
   (stacking: Inverter['stacking']): Change =>
   (design) =>
-    settled({ ...design, inverter: { ...design.inverter, stacking } })
+    settled(design, { ...design, inverter: { ...design.inverter, stacking } })
 
 /** Loads on one leg spread so that the legs carry about the same. */
 export const spreadOverLegs: Change = (design) => {
@@ -90,4 +95,4 @@ export function inverterFor({ inverter }: Pick<Design, 'inverter'>, systemV: num
 export const followVoltage =
   (systemV: Design['bank']['systemV']): Change =>
   (design) =>
-    settled(withBuiltIn({ ...design, inverter: inverterFor(design, systemV) }, design.inverter.part.controller))
+    settled(design, withBuiltIn({ ...design, inverter: inverterFor(design, systemV) }, design.inverter.part.controller))

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { takeSet } from '../change/generator.ts'
+import { setStacking, takeInverter } from '../change/inverter.ts'
 import { derive } from '../derive/derive.ts'
 import { copperDraw, gannetSkerry, larkspurBench } from '../design/samples.ts'
 import type { Design, GeneratorOutput, Inverter } from '../document/types.ts'
@@ -76,6 +77,17 @@ describe('another set', () => {
     design.generator.adapted = true
     const { part, adapted } = takeSet(generatorParts[0])(design).generator
     expect([part.id, adapted]).toEqual([generatorParts[0].id, false])
+  })
+
+  it('and so is one behind another service, not behind another inverter of the same', () => {
+    const design = larkspurBench()
+    design.generator.adapted = true
+    const stays = takeInverter({ ...design.inverter.part, id: 'like', ratedW: 5000 })(design)
+    expect(stays.generator.adapted).toBe(true)
+    expect(takeInverter({ ...design.inverter.part, topology: 'single-120' })(design).generator.adapted).toBe(false)
+    const single = { ...copperDraw(), inverter: joined('single-120', 'parallel', 2) }
+    single.generator.adapted = true
+    expect(setStacking('split-pair')(single).generator.adapted).toBe(false)
   })
 
   it.each([

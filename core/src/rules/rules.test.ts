@@ -155,6 +155,7 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['generator.output', 'stop', larkspurBench, (d) => (d.generator.part.output = 'three-phase')],
   ['generator.output', 'stop', larkspurBench, (d) => Object.assign(d.generator, { kind: 'shore', cordV: 120 })],
   ['generator.output', 'stop', gannetSkerry, (d) => Object.assign(d.generator, { kind: 'shore', cordV: 120 })],
+  ['generator.output', 'open', larkspurBench, (d) => (d.generator.part.output = 'unknown')],
   ['generator.output', 'watch', copperDraw, (d) => (d.generator.part.output = 'split')],
   ['generator.equalise', 'watch', larkspurBench, (d) => (d.generator.equaliseEveryDays = 90)],
   [
@@ -213,7 +214,7 @@ describe('each rule', () => {
     ['generator.output', larkspurBench, (): unknown => undefined],
     ['generator.output', gannetSkerry, (d: Design): unknown => (d.generator.part.output = 'split')],
     ['generator.output', copperDraw, (): unknown => undefined],
-    ['generator.output', larkspurBench, (d: Design): unknown => (d.generator.part.output = 'unknown')],
+    ['generator.output', gannetSkerry, (d: Design): unknown => (d.generator.part.output = 'unknown')],
     [
       'generator.output',
       larkspurBench,

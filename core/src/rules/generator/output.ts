@@ -2,7 +2,7 @@ import { setField } from '../../change/field.ts'
 import type { Design } from '../../document/types.ts'
 import { takenShare } from '../../generator/taken.ts'
 import { acrossVolts, legVolts, serviceOf } from '../../inverter/service.ts'
-import { stop, watch, type Rule } from '../rule.ts'
+import { open, stop, watch, type Rule } from '../rule.ts'
 import { amount, volts } from '../../units/say.ts'
 import { say, type Words } from '../../units/words.ts'
 
@@ -20,15 +20,31 @@ function given({ generator: { kind, cordV, part }, inverter }: Design): Words {
   return part.output === 'split' && legV < 200 ? '120/240 V' : say`${volts(legV)} alone`
 }
 
+/** Whether nobody knows what comes in, where it makes a difference: at 230 V most sets give just that. */
+const isOpen = ({ generator, inverter }: Design): boolean =>
+  generator.kind === 'generator' &&
+  generator.part.output === 'unknown' &&
+  generator.charger === 'inverter' &&
+  !generator.adapted &&
+  serviceOf(inverter) !== 'single-230'
+
+const unknown = (name: Words, inverter: Design['inverter']) =>
+  open(
+    'generator',
+    say`What the outlet of ${name} gives is not known; the inverter takes ${wanted(inverter)}.`,
+    'Many sets give one voltage alone. What does not fit charges nothing, and a set that feeds one winding gives half. Its plate says which.',
+  )
+
 /** What the backup gives is what the inverter takes. */
 export const output: Rule = {
   id: 'generator.output',
   step: 'generator',
   check: ({ design }) => {
     const { generator, inverter } = design
+    if (!generator.present) return []
     const share = takenShare(design)
-    if (!generator.present || share >= 1) return []
     const name = generator.kind === 'shore' ? 'The cord' : say`“${generator.part.name}”`
+    if (share >= 1) return isOpen(design) ? [unknown(name, inverter)] : []
     if (share > 0)
       return [
         watch(
@@ -41,7 +57,9 @@ export const output: Rule = {
       stop(
         'generator',
         say`${name} gives ${given(design)}; the inverter takes ${wanted(inverter)}.`,
-        'An inverter passes on what comes in: most refuse it, and where one lets it through, one leg and all that runs across two stay dark. Another set, a transformer between, or a charger of its own on the bank.',
+        generator.kind === 'shore' && generator.cordV > acrossVolts(inverter)
+          ? 'So many volts destroy it, and with it what it passes them on to. Another outlet, a transformer between, or a charger of its own on the bank.'
+          : 'An inverter passes on what comes in: most refuse it, and where one lets it through, one leg and all that runs across two stay dark. Another set, a transformer between, or a charger of its own on the bank.',
         { remedy: { label: 'a charger of its own, on the bank', apply: setField('generator.charger', 'separate') } },
       ),
     ]
