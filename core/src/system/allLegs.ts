@@ -12,15 +12,18 @@ export const acPoles = (across: boolean, design: Design): Poles => {
   return serviceOf(design.inverter) === 'three-phase' ? 3 : serviceOf(design.inverter) === 'split-phase' ? 2 : 1
 }
 
-/** A line of the whole service: on all its legs, with its breaker where it has one. */
+/**
+ * A line of the whole service: on all its legs, with its breaker where it has one.
+ * @param given whether it is across the legs; where not, on one live wire
+ */
 export function onAllLegs(
   builder: Builder,
-  given: Omit<Given, 'device' | 'current' | 'wires' | 'threePhase'>,
+  { across = true, ...given }: Omit<Given, 'device' | 'current' | 'wires' | 'threePhase'> & { across?: boolean },
   breaker: { at: string; why: Words } | null,
 ): void {
   const { design } = builder
-  const poles = acPoles(true, design)
-  const threePhase = serviceOf(design.inverter) === 'three-phase'
+  const poles = acPoles(across, design)
+  const threePhase = poles === 3
   builder.circuit({
     ...given,
     current: 'ac',

@@ -1,5 +1,6 @@
 import { backupPower } from '../generator/backup.ts'
-import { acrossVolts } from '../inverter/service.ts'
+import type { Design } from '../document/types.ts'
+import { acrossVolts, legVolts, serviceOf } from '../inverter/service.ts'
 import { amps, volts, watts } from '../units/say.ts'
 import { say } from '../units/words.ts'
 import { meter, onAllLegs } from './allLegs.ts'
@@ -19,13 +20,20 @@ const regulator = (from: string, throughA: number, acV: number): Inline => ({
   at: 'inverter',
 })
 
+/** What a set brings to its cable: on one live wire all its current, whatever the house behind has. */
+function ofSet({ generator: { part }, inverter }: Design, realW: number, perPole: (watt: number) => number) {
+  const threePhase = serviceOf(inverter) === 'three-phase'
+  const oneWire = part.output === 'single' || (part.output === 'split' && threePhase)
+  const acV = oneWire ? legVolts(inverter) : acrossVolts(inverter)
+  return { workingA: oneWire ? realW / acV : perPole(realW), volts: acV, across: !oneWire }
+}
+
 /** Generator or shore, vehicle and grid, each to what it feeds. */
 export function backup(builder: Builder, perPole: (watt: number) => number): void {
   const { design } = builder
   const { generator, grid } = design
-  const acV = acrossVolts(design.inverter)
   const separate = generator.present && generator.charger === 'separate' && generator.kind !== 'vehicle'
-  const feed = (given: Omit<Given, 'area' | 'usual' | 'to'> & { to?: string }) =>
+  const feed = (given: Omit<Given, 'area' | 'usual' | 'to'> & { to?: string; across?: boolean }) =>
     onAllLegs(
       builder,
       {
@@ -65,9 +73,9 @@ export function backup(builder: Builder, perPole: (watt: number) => number): voi
       name: shore ? 'Shore to the inverter' : separate ? 'Generator to its charger' : 'Generator to the inverter',
       from,
       to,
-      workingA: shore ? generator.cordA : perPole(realW),
-      volts: shore ? generator.cordV : acV,
-      ...(shore ? { designA: generator.cordA } : {}),
+      ...(shore
+        ? { workingA: generator.cordA, volts: generator.cordV, designA: generator.cordA }
+        : ofSet(design, realW, perPole)),
       because: shore ? 'what the cord carries' : say`its ${watts(realW)} at this place, × 1.25`,
     })
     if (separate) {
@@ -137,9 +145,10 @@ export function changeover(builder: Builder, source: BondPlace, perPole: (watt: 
   const { design } = builder
   const { generator, grid, inverter } = design
   const from = source === 'grid' ? 'grid' : 'backup'
-  const acV = source === 'grid' ? grid.breakerV : source === 'shore' ? generator.cordV : acrossVolts(inverter)
+  const set = ofSet(design, backupPower(design).realW, perPole)
+  const acV = source === 'grid' ? grid.breakerV : source === 'shore' ? generator.cordV : set.volts
   const ofSource = source === 'grid' ? grid.breakerA : source === 'shore' ? generator.cordA : null
-  const workingA = ofSource ?? perPole(backupPower(design).realW)
+  const workingA = ofSource ?? set.workingA
   const inverterA = perPole(inverter.part.ratedW * inverter.quantity + design.growth.inverterW)
   builder.node({
     id: 'bypass',
@@ -158,7 +167,7 @@ export function changeover(builder: Builder, source: BondPlace, perPole: (watt: 
       from,
       to: 'bypass',
       workingA,
-      ...(ofSource === null ? {} : { designA: ofSource }),
+      ...(ofSource === null ? { across: set.across } : { designA: ofSource }),
       volts: acV,
       because: ofSource === null ? say`${amps(workingA)} of the generator, × 1.25` : 'what its breaker lets through',
       asksLength: true,
