@@ -1,3 +1,5 @@
+import { ratedAh } from '../bank/layout.ts'
+import { stringsAtLimit } from '../bank/strings.ts'
 import { nextId } from '../design/defaults.ts'
 import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
 import { newSource } from '../generator/sources.ts'
@@ -25,6 +27,19 @@ export function settledGenerator({ generator, bank, inverter }: Design): Generat
   if (settled.startBy === 'voltage' && settled.startV <= lowCutV) settled.startBy = 'charge'
   if (settled.startBy === 'morning' && hourIsQuiet(settled, settled.morningH)) settled.morningH = settled.quietToH
   return settled
+}
+
+/** A charger beside the inverter: so much of the bank's Ah an hour, and no more than a small set bears. */
+const OWN_CHARGER_RATE = 0.15
+const OWN_CHARGER_A = 60
+
+/** The backup on the bank by a charger of its own, as large as suits the bank. */
+export const ownCharger: Change = (design) => {
+  const { bank, generator } = design
+  const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
+  const suitsA = OWN_CHARGER_RATE * ratedAh(bank.part) * bank.inParallel
+  const separateChargerA = Math.max(1, Math.floor(Math.min(limitA, OWN_CHARGER_A, suitsA)))
+  return { ...design, generator: { ...generator, charger: 'separate', separateChargerA, chargeLimitA: null } }
 }
 
 /** Another set; whether its volts fit is for somebody to look at anew. */

@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { takeSet } from '../change/generator.ts'
+import { ownCharger, takeSet } from '../change/generator.ts'
 import { setStacking, takeInverter } from '../change/inverter.ts'
 import { derive } from '../derive/derive.ts'
 import { copperDraw, gannetSkerry, larkspurBench } from '../design/samples.ts'
 import type { Design, GeneratorOutput, Inverter } from '../document/types.ts'
 import { generatorParts } from '../parts/shelf.ts'
+import { findings } from '../rules/registry.ts'
 import { suggestGenerator } from '../suggest/generator.ts'
+import { systemOf } from '../system/systemOf.ts'
+import { said } from '../units/words.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { backupPower } from './backup.ts'
 import { takenShare } from './taken.ts'
@@ -96,5 +99,39 @@ describe('another set', () => {
     ['a house of 120 V', copperDraw],
   ])('is suggested for %s only where the inverter takes all of it', (_, make) => {
     expect(takenShare(suggestGenerator(make()).design)).toBe(1)
+  })
+
+  it('of three phases where the house has them', () => {
+    const design = { ...gannetSkerry(), inverter: joined('single-230', 'three-phase', 3) }
+    const suggested = suggestGenerator(design)
+    expect(suggested.design.generator.part.output).toBe('three-phase')
+    expect(suggested.reasons.map((words) => said(words)).join(' ')).not.toMatch(/Infinity|NaN/)
+  })
+})
+
+describe('a charger of its own', () => {
+  it('is as large as suits the bank', () => {
+    const design = giving('single')
+    design.bank.part.maxChargeA = 4
+    design.bank.inParallel = 2
+    const [finding] = findings({ design, derived: derive(design), winter: null }).filter(
+      ({ id }) => id === 'generator.output',
+    )
+    const mended = finding.remedy!.apply(design)
+    expect(mended.generator.separateChargerA).toBeLessThanOrEqual(8)
+    const told = findings({ design: mended, derived: derive(mended), winter: null })
+    expect(told.map(({ id }) => id)).not.toContain('generator.charger-over-bank')
+    expect(told.map(({ id }) => id)).not.toContain('generator.output')
+  })
+
+  it.each([
+    ['single', 120, 1],
+    ['split', 240, 2],
+  ] as const)('has a cable for all the current of a set whose outlet is %s', (output, volts, poles) => {
+    const design = ownCharger(giving(output))
+    const cable = systemOf(design).circuits.find(({ id }) => id === 'backup')!
+    expect(cable.volts).toBe(volts)
+    expect(cable.workingA).toBeCloseTo(backupPower(design).realW / volts, 9)
+    expect(cable.device!.poles).toBe(poles)
   })
 })

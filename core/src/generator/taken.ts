@@ -32,3 +32,7 @@ export function takenShare({ generator, inverter }: Pick<Design, 'generator' | '
 /** Whether there is a backup, and the inverter takes what it gives. */
 export const isTaken = (design: Pick<Design, 'generator' | 'inverter'>): boolean =>
   design.generator.present && takenShare(design) > 0
+
+/** Whether the inverter takes all that the backup gives without anything that brings its volts to the inverter's. */
+export const fitsAsItIs = ({ generator, inverter }: Pick<Design, 'generator' | 'inverter'>): boolean =>
+  takenShare({ inverter, generator: { ...generator, adapted: false } }) === 1

@@ -400,6 +400,7 @@ export const generatorParts: GeneratorPart[] = [
   { id: 'propane-7k', name: 'Propane open-frame set 7 kW', fuel: 'propane', ratedW: 7000, ratedOn: 'petrol', output: 'split', price: 1400, estimated: [] },
   { id: 'propane-11k', name: 'Propane standby set 11 kW', fuel: 'propane', ratedW: 11000, ratedOn: 'petrol', output: 'split', price: 3900, estimated: [] },
   { id: 'diesel-12k', name: 'Slow diesel set 12 kW', fuel: 'diesel', ratedW: 12000, ratedOn: 'petrol', output: 'split', price: 8200, estimated: [] },
+  { id: 'diesel-9k-3', name: 'Slow diesel set 9 kW, three phases', fuel: 'diesel', ratedW: 9000, ratedOn: 'petrol', output: 'three-phase', price: 6900, estimated: [] },
   { id: 'diesel-8k', name: 'Slow diesel set 8 kW', fuel: 'diesel', ratedW: 8000, ratedOn: 'petrol', output: 'split', price: 6200, estimated: [] },
 ]
 

@@ -1,3 +1,5 @@
+import { setField } from '../change/field.ts'
+import { ownCharger } from '../change/generator.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
 import { floorStateOfCharge } from '../bank/usable.ts'
@@ -16,9 +18,6 @@ import { say, type Words } from '../units/words.ts'
 /** What a start level leaves above the charge at which a cold bank lets go, in steps of which. */
 const MARGIN = 0.1
 const STEP = 0.05
-/** A charger beside an inverter that has none: so much of the bank's Ah an hour, and no more than a small set bears. */
-const OWN_CHARGER_RATE = 0.15
-const OWN_CHARGER_A = 60
 
 /**
  * The smallest set that carries what is on at once, its charger turned down to an economical load, held against all rules;
@@ -28,13 +27,15 @@ export function suggestGenerator(design: Design): Suggestion {
   const { place, bank } = design
   const facts = CHEMISTRIES[bank.part.chemistry]
   const { peak, batteryC } = derive(design)
-  const real = (part: GeneratorPart) =>
-    realWatts(part, place.elevationM, 25) * takenShare(withSet(design, part, batteryC))
+  // none that the inverter does not take; all of a set before part of a larger one
+  const shares = new Map(generatorParts.map((part) => [part, takenShare(withSet(design, part, batteryC))]))
+  const real = (part: GeneratorPart) => realWatts(part, place.elevationM, 25) * shares.get(part)!
+  const isInPart = (part: GeneratorPart) => Number(shares.get(part)! < 1)
   const kept = design.generator.part.fuel
   // who has a fuel keeps it where a set of it does
-  const smallestFirst = [...generatorParts].sort(
-    (a, b) => Number(a.fuel !== kept) - Number(b.fuel !== kept) || real(a) - real(b),
-  )
+  const smallestFirst = generatorParts
+    .filter((part) => shares.get(part)! > 0)
+    .sort((a, b) => Number(a.fuel !== kept) - Number(b.fuel !== kept) || isInPart(a) - isInPart(b) || real(a) - real(b))
   const carrying = smallestFirst.filter((each) => real(each) >= peak.continuousW)
   // where none that carries it will do, rather a smaller one than one the relay does not bear
   const sets = [...carrying, ...smallestFirst.filter((each) => !carrying.includes(each)).reverse()]
@@ -64,7 +65,6 @@ function withSet(design: Design, part: GeneratorPart, batteryC: number): Design 
   const { chemistry } = bank.part
   const facts = CHEMISTRIES[chemistry]
   const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
-  const none = inverter.part.chargerA <= 0
   const floor = floorStateOfCharge(chemistry, batteryC, bank.cutoffStateOfCharge)
   const overFloor = Math.ceil((floor + MARGIN) / STEP - 1e-9) * STEP
   const start = Math.min(Math.max(facts.generatorStart, overFloor), facts.generatorStop - STEP)
@@ -76,8 +76,7 @@ function withSet(design: Design, part: GeneratorPart, batteryC: number): Design 
       kind: 'generator',
       part: { ...part },
       adapted: false,
-      charger: none ? 'separate' : 'inverter',
-      ...(none ? { separateChargerA: ownChargerA(design) } : {}),
+      charger: 'inverter',
       chargeLimitA: null,
       startBy: 'charge',
       startWhenEmpty: true,
@@ -90,30 +89,18 @@ function withSet(design: Design, part: GeneratorPart, batteryC: number): Design 
       loadShareLimit: 0.8,
     },
   }
-  const { chargeA } = backupPower(chosen)
-  const setA = Math.max(1, Math.floor(Math.min(economicalChargeA(chosen), limitA)))
-  return setA < chargeA ? { ...chosen, generator: { ...chosen.generator, chargeLimitA: setA } } : chosen
-}
-
-/** What a charger beside the inverter is to give this bank, A. */
-const ownChargerA = (design: Design): number => {
-  const { part } = design.bank
-  const limitA = part.maxChargeA * stringsAtLimit(design.bank)
-  return Math.max(1, Math.floor(Math.min(limitA, OWN_CHARGER_A, OWN_CHARGER_RATE * ahOf(design))))
+  const charging = inverter.part.chargerA > 0 ? chosen : ownCharger(chosen)
+  const { chargeA } = backupPower(charging)
+  const setA = Math.max(1, Math.floor(Math.min(economicalChargeA(charging), limitA)))
+  return setA < chargeA ? setField('generator.chargeLimitA', setA)(charging) : charging
 }
 
 /** A backup that the inverter does not take, on the bank by a charger of its own; any other as it is. */
-export function besideInverter(design: Design): Design {
-  const { generator } = design
-  if (!generator.present || takenShare(design) > 0) return design
-  const separateChargerA = ownChargerA(design)
-  return { ...design, generator: { ...generator, charger: 'separate', separateChargerA, chargeLimitA: null } }
-}
+export const besideInverter = (design: Design): Design =>
+  design.generator.present && takenShare(design) === 0 ? ownCharger(design) : design
 
 /** What is said of a backup that came beside the inverter. */
 export const besideSays = (before: Design, { generator }: Design): Words[] =>
   generator.charger === before.generator.charger
     ? []
     : ['The inverter does not take what the backup gives, so that charges the bank by a charger of its own.']
-
-const ahOf = ({ bank }: Design) => Math.max(...bank.part.capacities.map(({ ampHours }) => ampHours)) * bank.inParallel

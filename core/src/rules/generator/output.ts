@@ -1,4 +1,4 @@
-import { setField } from '../../change/field.ts'
+import { ownCharger } from '../../change/generator.ts'
 import type { Design } from '../../document/types.ts'
 import { takenShare } from '../../generator/taken.ts'
 import { acrossVolts, legVolts, serviceOf } from '../../inverter/service.ts'
@@ -20,13 +20,12 @@ function given({ generator: { kind, cordV, part }, inverter }: Design): Words {
   return part.output === 'split' && legV < 200 ? '120/240 V' : say`${volts(legV)} alone`
 }
 
-/** Whether nobody knows what comes in, where it makes a difference: at 230 V most sets give just that. */
+/** Whether nobody knows what comes in, and one of the usual outlets would not bring all. */
 const isOpen = ({ generator, inverter }: Design): boolean =>
-  generator.kind === 'generator' &&
   generator.part.output === 'unknown' &&
-  generator.charger === 'inverter' &&
-  !generator.adapted &&
-  serviceOf(inverter) !== 'single-230'
+  (['single', 'split'] as const).some(
+    (each) => takenShare({ inverter, generator: { ...generator, part: { ...generator.part, output: each } } }) < 1,
+  )
 
 const unknown = (name: Words, inverter: Design['inverter']) =>
   open(
@@ -44,7 +43,7 @@ export const output: Rule = {
     if (!generator.present) return []
     const share = takenShare(design)
     const name = generator.kind === 'shore' ? 'The cord' : say`“${generator.part.name}”`
-    if (share >= 1) return isOpen(design) ? [unknown(name, inverter)] : []
+    if (share === 1) return isOpen(design) ? [unknown(name, inverter)] : []
     if (share > 0)
       return [
         watch(
@@ -60,7 +59,7 @@ export const output: Rule = {
         generator.kind === 'shore' && generator.cordV > acrossVolts(inverter)
           ? 'So many volts destroy it, and with it what it passes them on to. Another outlet, a transformer between, or a charger of its own on the bank.'
           : 'An inverter passes on what comes in: most refuse it, and where one lets it through, one leg and all that runs across two stay dark. Another set, a transformer between, or a charger of its own on the bank.',
-        { remedy: { label: 'a charger of its own, on the bank', apply: setField('generator.charger', 'separate') } },
+        { remedy: { label: 'a charger of its own, on the bank', apply: ownCharger } },
       ),
     ]
   },

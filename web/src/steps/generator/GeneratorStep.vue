@@ -9,7 +9,7 @@ import {
   type GeneratorPart,
   setField,
   takeBackup,
-  takenShare,
+  fitsAsItIs,
   takeSet,
 } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -41,11 +41,6 @@ function setKind(to: 'none' | BackupKind): void {
   design.change('backup', takeBackup(to))
 }
 const at = (...keys: (keyof Generator)[]) => keys.map((key) => `generator.${key}`)
-/** Asked where it makes a difference. */
-const mayAdapt = computed(() => {
-  const { inverter } = design.document!
-  return takenShare({ inverter, generator: { ...generator.value, adapted: false } }) < 1
-})
 const power = computed<GridField[]>(() => {
   const charger = [
     ...at('charger'),
@@ -137,7 +132,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
       <template v-if="generator.present">
         <h3>What it gives</h3>
         <FieldGrid :fields="power" />
-        <DocumentField v-if="mayAdapt" class="by-itself" labelled path="generator.adapted" />
+        <DocumentField v-if="!fitsAsItIs(design.document!)" class="by-itself" labelled path="generator.adapted" />
         <p v-if="limit > 0 && generator.chargeLimitA !== limit" class="quiet">
           Set to {{ limit }} A the charger brings it to seventy per cent while charging, or to all it has.
           <button
