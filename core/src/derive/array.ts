@@ -6,6 +6,8 @@ import type { Design } from '../document/types.ts'
 import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { term, worked } from '../working/working.ts'
+import { counted } from '../units/say.ts'
+import { said, say } from '../units/words.ts'
 import type { Add, DerivedArray } from './sheets.ts'
 import { sunHoursOf } from '../plane/sunHoursOf.ts'
 
@@ -80,6 +82,8 @@ export function arraySheets(
   )
   const { handFactor } = design.schools
   const refill = refillDayWh(design, batteryC)
+  const inDays = said(say`usable ÷ ${counted(design.bank.rechargeDays ?? 0, 'day')}`)
+  const refills = refill > 0 ? [term('to fill the bank again', refill, 'Wh/d', inDays)] : []
   const askedWh = batteryWh.map((wh) => wh + refill)
   const { watts, month } = arrayNeed(askedWh, sunHours, handFactor)
   const dull = sunHours.filter((hours) => hours < LEAST_SUN_H).length
@@ -89,9 +93,7 @@ export function arraySheets(
       says: `largest of the months’ daily need${refill > 0 ? ' with what refills the bank' : ''} ÷ (sun hours × system factor): ${MONTH_NAMES[month]}${left}`,
       terms: [
         term(`daily need at the battery, ${MONTH_NAMES[month]}`, batteryWh[month], 'Wh/d'),
-        ...(refill > 0
-          ? [term('to fill the bank again', refill, 'Wh/d', `usable ÷ ${design.bank.rechargeDays} days`)]
-          : []),
+        ...refills,
         term(`sun hours, ${MONTH_NAMES[month]}`, sunHours[month], 'h'),
         term('system factor', handFactor, ''),
       ],
@@ -108,9 +110,7 @@ export function arraySheets(
         says: `daily need ÷ (the sun hours you know × system factor)${knownSunHours.length === 1 ? ', the worst month alone' : `: ${MONTH_NAMES[known.month]}`}`,
         terms: [
           term(`daily need at the battery, ${MONTH_NAMES[known.month]}`, batteryWh[known.month], 'Wh/d'),
-          ...(refill > 0
-            ? [term('to fill the bank again', refill, 'Wh/d', `usable ÷ ${design.bank.rechargeDays} days`)]
-            : []),
+          ...refills,
           term('sun hours you know', hours, 'h', 'step Place'),
           term('by the climate', sunHours[known.month], 'h'),
           term('system factor', handFactor, ''),

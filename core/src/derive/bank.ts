@@ -8,8 +8,8 @@ import { dailyEnergy } from '../loads/energy.ts'
 import type { Design } from '../document/types.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add, DerivedArray } from './sheets.ts'
-import { celsius } from '../units/say.ts'
-import { say } from '../units/words.ts'
+import { celsius, counted } from '../units/say.ts'
+import { said, say } from '../units/words.ts'
 
 /**
  * Worked sheets of the bank.
@@ -66,7 +66,7 @@ export function bankSheets(
           term('depth allowed', bank.allowedDepth, 'share'),
           term('cold factor', cold, ''),
         ],
-        school: `${bank.autonomyDays} days`,
+        school: said(counted(bank.autonomyDays, 'day')),
         source: 'stand-alone sizing practice, IEEE 1013',
       },
     ),

@@ -306,6 +306,9 @@ describe('rules of the winter', () => {
     expect(levelsOf('generator.fuel-store', design, winter)).toEqual(['watch'])
     design.generator.tankL = winter.oneInTen.fuelBetweenTripsL + 1
     expect(levelsOf('generator.fuel-store', design, winter)).toEqual(['sound'])
+    design.generator.fuelTripDays = 1
+    const told = check(design, winter).find(({ id }) => id === 'generator.fuel-store')!
+    expect(said(told.says)).toContain('in the worst 1 day,')
     design.generator.tankL = null
     expect(levelsOf('generator.fuel-store', design, winter)).toEqual([])
   })

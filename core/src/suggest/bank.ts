@@ -17,7 +17,7 @@ import { besideInverter, besideSays } from './generator.ts'
 import { carryingInverters } from './inverter.ts'
 import type { Suggestion } from './suggestion.ts'
 import { leastFaults, stillToWatch } from './tried.ts'
-import { amount } from '../units/say.ts'
+import { amount, counted } from '../units/say.ts'
 import { say } from '../units/words.ts'
 
 /** Strings beyond the hand method that are looked at where the rules want them. */
@@ -76,7 +76,7 @@ export function suggestBank(design: Design): Suggestion {
       systemV === advised
         ? say`${amount(systemV, 'V')}: ${amount(peakW, 'W')} on at once and ${amount(dailyWh, 'Wh')} a day; under 3 kW and 4 kWh a day 24 V would do.`
         : say`${amount(systemV, 'V')}, as it is: ${amount(advised, 'V')} would be usual for ${amount(peakW, 'W')} on at once and ${amount(dailyWh, 'Wh')} a day, but raises more findings here.`,
-      say`${amount(dailyWh, 'Wh')} × ${design.bank.autonomyDays} days ÷ ${amount(need.depth * 100, '%')} depth ÷ cold at ${amount(need.batteryC, '°C', 0)} = ${amount(hand.sizing.needWh, 'Wh')}, ${amount(hand.sizing.needWh / bankNominalV(bank), 'Ah')} at ${amount(bankNominalV(bank), 'V')}.`,
+      say`${amount(dailyWh, 'Wh')} × ${counted(design.bank.autonomyDays, 'day')} ÷ ${amount(need.depth * 100, '%')} depth ÷ cold at ${amount(need.batteryC, '°C', 0)} = ${amount(hand.sizing.needWh, 'Wh')}, ${amount(hand.sizing.needWh / bankNominalV(bank), 'Ah')} at ${amount(bankNominalV(bank), 'V')}.`,
       bank.inParallel < hand.sizing.inParallel
         ? say`${bank.inSeries} × ${bank.inParallel} of “${hand.part.name}”, the most strings it allows; ${hand.sizing.inParallel} would be needed. Larger cells, another chemistry, or fewer days.`
         : say`${bank.inSeries} × ${bank.inParallel} of “${hand.part.name}”: least money without too many strings in parallel${more > 0 ? say`, ${more} more than the days ask for so that fewer rules stand against it` : ''}.`,

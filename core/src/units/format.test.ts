@@ -15,6 +15,8 @@ describe('figures as a reader sees them', () => {
     [0.32, 'share', 'metric', '32 %'],
     [21480, '', 'metric', '21 480'],
     [0, 'W', 'metric', '0 W'],
+    [1, 'days', 'metric', '1 day'],
+    [1.5, 'days', 'metric', '1.5 days'],
   ] as const)('%s %s in %s is %s', (value, unit, system, shown) => {
     expect(quantity(value, unit, system)).toBe(shown)
   })

@@ -123,8 +123,10 @@ export function quantity(
   return withUnit(shownUnit === '°C' || shownUnit === '°F' ? decimal(shown, 1) : significant(shown), shownUnit)
 }
 
+const UNIT_WORDS = new Set(['years', 'days'])
+
 /** A figure with its unit; a unit that is a word is singular for one. */
 export function withUnit(figure: string, unit: string): string {
   if (unit === '') return figure
-  return `${figure} ${figure === '1' && unit === 'years' ? 'year' : unit}`
+  return `${figure} ${figure === '1' && UNIT_WORDS.has(unit) ? unit.slice(0, -1) : unit}`
 }

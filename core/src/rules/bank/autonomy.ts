@@ -16,7 +16,7 @@ export const autonomy: Rule = {
       ? [
           watch(
             'bank',
-            say`${amount(days, '')} days without sun, ${wanted} wanted.`,
+            say`${amount(days, 'days')} without sun, ${wanted} wanted.`,
             say`After that ${isTaken(design) ? say`${theBackup(design)} ${design.generator.kind === 'generator' ? 'runs' : 'helps'} or ` : ''}the lights go out. The winter run says how often that happens.`,
             {
               working: 'bank.days',
@@ -27,7 +27,7 @@ export const autonomy: Rule = {
           ),
         ]
       : [
-          sound('bank', say`${amount(days, '')} days without sun.`, say`The ${wanted} days wanted are met.`, {
+          sound('bank', say`${amount(days, 'days')} without sun.`, say`${amount(wanted, 'days')} wanted, and met.`, {
             working: 'bank.days',
           }),
         ]

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { MONTH_NAMES, runningCost, type WinterSummary, type YearFigures } from '@ambrel/core'
-import { decimal } from '@ambrel/core/units'
 import Chart from '../../drawing/Chart.vue'
 import PercentileTable, { type FigureRow } from '../../drawing/PercentileTable.vue'
 import { yearsWords } from '../../frame/yearsWords.ts'
@@ -35,7 +34,7 @@ const rows = computed<FigureRow[]>(() => [
           of: (year: YearFigures) => String(runningCost(year, design.document!).oilChanges),
         },
         {
-          name: `fuel to hold, worst ${decimal(generator.value.fuelTripDays, 0)} days`,
+          name: `fuel to hold, worst ${prefs.show(generator.value.fuelTripDays, 'days')}`,
           of: (year: YearFigures) => prefs.show(year.fuelBetweenTripsL, 'L'),
         },
       ]
