@@ -34,7 +34,7 @@ export default defineConfig({
             },
             {
               name: 'bench',
-              test: /web\/src\/(frame(?!\/\w+(Dialogs?|Palette|Table|Sheet|Around|Text)\.vue|\/(finds|glossary|choice))|fields|drawing|stores|saving)\/|core\/src\/(?!weather\/hours|parts\/from)|contract\/src\/(?!weatherFile|timeZone|partFile)|node_modules\/joi/,
+              test: /web\/src\/(frame(?!\/\w+(Dialogs?|Palette|Table|Sheet|Around|Text)\.vue|\/(finds|glossary|choice))|fields|drawing|stores|saving)\/|core\/src\/(?!weather\/hours|parts\/from)|contract\/src\/(index|limits|merge|letters|holds|sound|waiting|partTables)\.ts/,
               priority: 1,
             },
           ],

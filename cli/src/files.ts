@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { ImportRefused, type Design, type HourlySeries } from '@ambrel/core'
-import { checkDesignText } from '@ambrel/contract'
+import { checkDesignText } from '@ambrel/contract/check'
 import { decodeText, inspectWeather, parseTable, readWeather } from '@ambrel/contract/weather'
 import { said } from '@ambrel/core/units'
 

@@ -11,7 +11,7 @@ import {
   WinterEngine,
   yearsOfRun,
 } from '@ambrel/core'
-import { formatPage } from '@ambrel/contract'
+import { formatPage } from '@ambrel/contract/check'
 import { toCsv } from '@ambrel/contract/weather'
 import { calc, calcLines, listFunctions } from './calc.ts'
 import { InputError, readDesign, readTable, wholeNumber, withWeather, writeText } from './files.ts'

@@ -17,7 +17,7 @@ import {
   type Topology,
 } from '@ambrel/core'
 import { LIMITS } from './limits.ts'
-import type { PartKind } from './parts.ts'
+import type { PartKind } from './partTables.ts'
 import { objectOf } from './schemaOf.ts'
 import { moment, plainText } from './text.ts'
 

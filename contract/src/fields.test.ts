@@ -13,7 +13,8 @@ import {
   type Field,
 } from '@ambrel/core'
 import { said } from '@ambrel/core/units'
-import { PART_KINDS, partProblems } from './parts.ts'
+import { partProblems } from './parts.ts'
+import { PART_KINDS } from './partTables.ts'
 
 const FIELDS = eachField()
 const ofKind = <K extends Field['kind']>(kind: K) =>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { batteryParts, controllerParts, generatorParts, inverterParts, moduleParts } from '@ambrel/core'
 import { said } from '@ambrel/core/units'
 import { partsAsCsv, partsAsJson, readPartFile } from './partFile.ts'
-import { PART_KINDS, type OwnPart } from './parts.ts'
+import { PART_KINDS, type OwnPart } from './partTables.ts'
 
 const SHELVES = { battery: batteryParts, module: moduleParts, controller: controllerParts, inverter: inverterParts }
 const all: OwnPart[] = Object.entries({ ...SHELVES, generator: generatorParts }).flatMap(([kind, parts]) =>

@@ -10,7 +10,8 @@ import {
   type Read,
 } from '@ambrel/core'
 import { LIMITS } from './limits.ts'
-import { PART_KINDS, PART_TABLES, partProblems, type OwnPart, type PartKind } from './parts.ts'
+import { partProblems } from './parts.ts'
+import { PART_KINDS, PART_TABLES, type OwnPart, type PartKind } from './partTables.ts'
 import { excessOf } from './structure.ts'
 import { countLines, parseTable, toCsv } from './weatherFile.ts'
 

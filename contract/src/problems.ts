@@ -1,17 +1,21 @@
 import type Joi from 'joi'
 import {
+  DESIGN,
   exact,
   fieldAt,
   invariantProblems,
   migrate,
   say,
+  type AnyTable,
   type Design,
+  type Field,
   type Problem,
   type Word,
   type Words,
 } from '@ambrel/core'
-import { LISTS, SECTIONS } from './design.ts'
 import { LIMITS } from './limits.ts'
+import { objectOf, schemaOf } from './schemaOf.ts'
+import { isField, isSoundPart, keepSound, LISTS } from './sound.ts'
 import { excessOf, structureProblem } from './structure.ts'
 
 /**
@@ -168,20 +172,20 @@ function* checking(value: unknown): Generator<undefined, Checked> {
     })
   const problems: Problem[] = []
   for (const key of keys)
-    if (!Object.hasOwn(SECTIONS, key))
+    if (!Object.hasOwn(DESIGN, key))
       problems.push({ path: key, value: null, message: `${key} is not a field of this document` })
-  for (const [key, schema] of Object.entries(SECTIONS)) {
+  for (const [key, field] of Object.entries(DESIGN as AnyTable)) {
     if (problems.length >= LIMITS.problems) break
-    if (key in LISTS && Array.isArray(document[key]))
-      yield* checkingList(key as keyof typeof LISTS, document[key] as unknown[], problems)
-    else problems.push(...problemsOnce(schema, document[key], [key]))
+    const part = document[key]
+    if (key in LISTS && Array.isArray(part)) yield* checkingList(key as keyof typeof LISTS, part, problems)
+    else if (!isSoundPart(field, part)) problems.push(...problemsOfPart(field, part, [key]))
     yield
   }
   if (problems.length > 0) return { design: null, problems: problems.slice(0, LIMITS.problems) }
   const design = document as unknown as Design
   const contradictions = invariantProblems(design).slice(0, LIMITS.problems)
   if (contradictions.length > 0) return { design: null, problems: contradictions }
-  if (Object.isFrozen(design)) knownSound.add(design)
+  keepSound(DESIGN, design)
   return { design, problems: [] }
 }
 
@@ -197,25 +201,18 @@ function longList(value: unknown): Problem | null {
 }
 
 function* checkingList(key: keyof typeof LISTS, list: unknown[], problems: Problem[]): Generator<undefined> {
-  const { item } = LISTS[key]
+  const { of } = LISTS[key]
   for (let i = 0; i < list.length && problems.length < LIMITS.problems; i++) {
-    problems.push(...problemsOnce(item, list[i], [key, String(i)]))
+    if (!isSoundPart(of, list[i])) problems.push(...problemsOfPart(of, list[i], [key, String(i)]))
     yield
   }
 }
 
-/** Frozen parts that were found sound; an edit leaves all others as they were. */
-const knownSound = new WeakSet<object>()
-const isKnownSound = (value: unknown): boolean =>
-  typeof value === 'object' && value !== null && Object.isFrozen(value) && knownSound.has(value)
-
-function problemsOnce(schema: Joi.Schema, value: unknown, at: readonly string[]): Problem[] {
-  if (isKnownSound(value)) return []
+function problemsOfPart(as: AnyTable | Field, value: unknown, at: readonly string[]): Problem[] {
   const structure = structureProblem(value, at, LIMITS.notes)
   if (structure) return [structure]
-  const problems = problemsAt(schema, value, at, byTable)
-  if (problems.length === 0 && typeof value === 'object' && value !== null && Object.isFrozen(value))
-    knownSound.add(value)
+  const problems = problemsAt(isField(as) ? schemaOf(as) : objectOf(as).required(), value, at, byTable)
+  if (problems.length === 0) keepSound(as, value)
   return problems
 }
 

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { gannetSkerry, larkspurBench, type Design } from '@ambrel/core'
 import { merged } from './merge.ts'
 import { checkDesign } from './problems.ts'
-import { rulingOf, waitingEntries } from './ruling.ts'
+import { rulingOf } from './ruling.ts'
+import { waitingEntries } from './waiting.ts'
 
 const entered = (...changes: ((design: Design) => void)[]) => {
   const design = larkspurBench()

@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal'
 import type { Design, Problem } from '@ambrel/core'
 import { checkDesign } from './problems.ts'
+import { isBox } from './waiting.ts'
 
 /** What rules while something wrong is entered, and what is wrong with it. */
 export interface Ruling {
@@ -9,8 +10,6 @@ export interface Ruling {
   problems: Problem[]
 }
 
-type Box = Record<string, unknown>
-const isBox = (value: unknown): value is Box => typeof value === 'object' && value !== null
 const TRIES = 8
 
 /**
@@ -84,23 +83,4 @@ function withoutSections(candidate: Design, last: Design): Design {
     if (design) return design
   }
   return last
-}
-
-/** What is entered and does not rule, by its place: the deepest parts in which two documents of one shape differ. */
-export function waitingEntries(entered: unknown, document: unknown, path = ''): Map<string, unknown> {
-  const found = new Map<string, unknown>()
-  if (entered === document) return found
-  const alike =
-    isBox(entered) &&
-    isBox(document) &&
-    Array.isArray(entered) === Array.isArray(document) &&
-    (!Array.isArray(entered) || entered.length === (document as unknown as unknown[]).length)
-  if (!alike) {
-    if (!equal(entered, document)) found.set(path, entered)
-    return found
-  }
-  for (const key of new Set([...Object.keys(entered), ...Object.keys(document)]))
-    for (const [place, value] of waitingEntries(entered[key], document[key], path === '' ? key : `${path}.${key}`))
-      found.set(place, value)
-  return found
 }

@@ -1,8 +1,5 @@
 import Joi from 'joi'
-
-/** A NUL, or half of a surrogate pair: JSON may hold them, a database may not. */
-// eslint-disable-next-line no-control-regex -- it is the letter that is looked for
-const UNKEEPABLE = /\u0000|\p{Cs}/u
+import { isCalendarDay, UNKEEPABLE } from './letters.ts'
 
 /** Text that can be kept. */
 export const plainText = () => Joi.string().pattern(UNKEEPABLE, { name: 'letters', invert: true })
@@ -31,8 +28,3 @@ export const moment = () =>
       'moment.none': '{{#label}} is no moment of the calendar',
       'moment.far': '{{#label}} lies outside the years 1970 to 2199',
     })
-
-function isCalendarDay(day: string): boolean {
-  const at = new Date(`${day}T00:00:00Z`)
-  return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(day)
-}

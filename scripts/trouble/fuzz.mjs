@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { larkspurBench } from '@ambrel/core'
-import { designSchema, newDesignSchema, readingSchema, saveSchema, variantSchema } from '@ambrel/contract'
+import { designSchema, newDesignSchema, readingSchema, saveSchema, variantSchema } from '@ambrel/contract/check'
 import { call } from './clients.mjs'
 
 /** Any JSON, and what a hostile hand would write in its place. */

@@ -2,7 +2,8 @@ import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type Joi from 'joi'
 import type { Problem } from '@ambrel/core'
 import { said } from '@ambrel/core/units'
-import { problemsOf, type ApiError, type StoredDesign, type StoredPart } from '@ambrel/contract'
+import type { ApiError, StoredDesign, StoredPart } from '@ambrel/contract'
+import { problemsOf } from '@ambrel/contract/check'
 import { databaseAway, withoutValues } from '../db/trouble.ts'
 
 /** An answer that is not the one asked for, with its status and body. */

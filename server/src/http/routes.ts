@@ -1,23 +1,7 @@
 import { Router, type Request } from 'express'
 import { beginDesign, readingProblems, unpackSeries, type Reading } from '@ambrel/core'
-import {
-  checkDesignInSlices,
-  newDesignSchema,
-  LIMITS,
-  newPartsSchema,
-  PART_KINDS,
-  partProblems,
-  partSchema,
-  readingSchema,
-  saveSchema,
-  archivedSchema,
-  variantSchema,
-  weatherUploadSchema,
-  type NewDesignBody,
-  type OwnPart,
-  type PartKind,
-  type WeatherUpload,
-} from '@ambrel/contract'
+import { LIMITS, PART_KINDS, type NewDesignBody, type OwnPart, type PartKind, type WeatherUpload } from '@ambrel/contract'
+import { checkDesignInSlices, newDesignSchema, newPartsSchema, partProblems, partSchema, readingSchema, saveSchema, archivedSchema, variantSchema, weatherUploadSchema } from '@ambrel/contract/check'
 import { clockAt } from '@ambrel/contract/time-zone'
 import type { Database } from '../db/database.ts'
 import * as ownParts from '../db/parts.ts'

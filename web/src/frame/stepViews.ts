@@ -1,5 +1,6 @@
 import { defineAsyncComponent, type Component } from 'vue'
 import type { Step } from '@ambrel/core'
+import { loadCheck } from '../stores/check.ts'
 
 /** This file brings nothing of the core with it: the address alone is enough to begin fetching what it shows. */
 const LOADERS: Record<Step, () => Promise<Component>> = {
@@ -32,6 +33,7 @@ export const STEP_VIEWS = Object.fromEntries(
 /** Brings in every step, the dialogs and the charts once the first is shown, so that steps change at once and work offline. */
 export async function loadAhead(): Promise<void> {
   const all = [
+    loadCheck,
     loadDialogs,
     loadCautions,
     ...Object.values(LOADERS),

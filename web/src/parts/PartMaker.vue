@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import { partFromLabel, type AnyTable, type ControllerPart, type Found } from '@ambrel/core'
-import { PART_TABLES, partProblems, type PartKind, type StoredPart } from '@ambrel/contract'
+import { PART_TABLES, type PartKind, type StoredPart } from '@ambrel/contract'
+import { partProblems } from '@ambrel/contract/check'
 import ChoiceField from '../fields/ChoiceField.vue'
 import TextField from '../fields/TextField.vue'
 import { ApiRefusal } from '../stores/api.ts'

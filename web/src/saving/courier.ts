@@ -1,4 +1,5 @@
-import { checkDesign, sameDocument } from '@ambrel/contract'
+import { sameDocument } from '@ambrel/contract'
+import { loadCheck } from '../stores/check.ts'
 import { connection, onBack } from './connection.ts'
 import { deliver } from './deliver.ts'
 import { drafts, type Draft } from './drafts.ts'
@@ -51,9 +52,9 @@ const nameOf = ({ document }: Draft): string => (document?.name ? `${document.na
 /** @returns why it still waits; a damaged draft is left for the opening of its design, which sets it aside */
 async function sendOne(draft: Draft): Promise<Waiting['why'] | null> {
   if (!draft.unsent) return null
-  if (!checkDesign(draft.document).design) return 'choose'
-  if (connection.value !== 'there') return 'unsent'
   try {
+    if (!(await loadCheck()).checkDesign(draft.document).design) return 'choose'
+    if (connection.value !== 'there') return 'unsent'
     const delivery = await deliver(draft.design, draft.version, draft.document, draft.sent ?? [])
     if (delivery.outcome !== 'stored') return delivery.outcome === 'gone' ? 'gone' : 'choose'
     await clear(draft, delivery.version)

@@ -1,5 +1,6 @@
-import { checkDesign, rulingOf, sameDocument, SECTIONS, type StoredDesign } from '@ambrel/contract'
-import { migrate, type Design } from '@ambrel/core'
+import { sameDocument, type StoredDesign } from '@ambrel/contract'
+import { DESIGN, migrate, type Design } from '@ambrel/core'
+import { loadCheck, type Check } from '../stores/check.ts'
 import { drafts, type Draft } from './drafts.ts'
 import { tabLives, thisTab } from './tabs.ts'
 import { said } from '@ambrel/core/units'
@@ -29,7 +30,7 @@ export async function reopen(id: string, stored: StoredDesign | null): Promise<R
   let taken: Reopened | null = null
   for (const draft of await drafts.list(id)) {
     if (draft.tab !== tab && (await tabLives(draft.tab))) continue
-    const read = readDraft(draft, stored)
+    const read = readDraft(draft, stored, await loadCheck())
     if (typeof read === 'string') await setAside(draft, read)
     else if (taken === null && (read.unsent || read.entered)) taken = read
     else if (read.unsent && !sameDocument(read.document, taken?.document))
@@ -46,13 +47,13 @@ async function setAside(draft: Draft, why: string): Promise<void> {
 }
 
 /** A draft as this version reads it, or why it cannot be read. */
-function readDraft(draft: Draft, stored: StoredDesign | null): Reopened | string {
+function readDraft(draft: Draft, stored: StoredDesign | null, check: Check): Reopened | string {
   try {
     const { version, unsent: _unsent } = draft
     if (!Number.isInteger(version)) return 'it is damaged'
-    const found = documentOf(draft.document, stored)
+    const found = documentOf(draft.document, stored, check)
     if (typeof found === 'string') return found
-    const typed = draft.entered ? documentOf(draft.entered, stored) : null
+    const typed = draft.entered ? documentOf(draft.entered, stored, check) : null
     const entered = typed && typeof typed !== 'string' ? typed.entered : null
     const { document } = found
     const sent = Array.isArray(draft.sent) ? draft.sent : []
@@ -75,6 +76,7 @@ function readDraft(draft: Draft, stored: StoredDesign | null): Reopened | string
 function documentOf(
   value: unknown,
   stored: StoredDesign | null,
+  { checkDesign, rulingOf }: Check,
 ): { document: Design; entered: Design | null } | string {
   const migrated = migrate(value)
   if ('problem' in migrated)
@@ -88,4 +90,4 @@ function documentOf(
 }
 
 const hasAllParts = (document: Design): boolean =>
-  (Object.keys(SECTIONS) as (keyof Design)[]).every((key) => document[key] !== undefined && document[key] !== null)
+  (Object.keys(DESIGN) as (keyof Design)[]).every((key) => document[key] !== undefined && document[key] !== null)

@@ -14,7 +14,7 @@ import {
   withInverter,
   type Design,
 } from '@ambrel/core'
-import { checkDesign } from '@ambrel/contract'
+import { checkDesign } from '@ambrel/contract/check'
 import { STEP_VIEWS } from '../frame/stepViews.ts'
 import { rendered } from '../testing/rendered.ts'
 import { stubBrowser } from '../testing/stubs.ts'

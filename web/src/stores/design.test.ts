@@ -1,10 +1,11 @@
 import 'fake-indexeddb/auto'
-import { createPinia, setActivePinia } from 'pinia'
+import { createPinia, disposePinia, setActivePinia, type Pinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { byHand } from '../testing/byHand.ts'
 import { larkspurBench, suggestionFor, WinterEngine, type Design } from '@ambrel/core'
 import type { StoredDesign } from '@ambrel/contract'
 import { drafts, draftsAreKept } from '../saving/drafts.ts'
+import { check, loadCheck } from './check.ts'
 import { useDesign } from './design.ts'
 
 /** A server of a few designs, as the store sees it. */
@@ -94,6 +95,7 @@ beforeEach(async () => {
   for (const { design, tab } of await drafts.list()) await drafts.remove(design, tab)
   for (const { key } of await drafts.asides()) await drafts.dropAside(key!)
   draftsAreKept.value = true
+  await loadCheck()
   restart()
 })
 afterEach(() => {
@@ -102,7 +104,11 @@ afterEach(() => {
 })
 
 /** The browser is closed and opened again: what was in memory is gone. */
-const restart = () => setActivePinia(createPinia())
+function restart() {
+  if (pinia) disposePinia(pinia)
+  setActivePinia((pinia = createPinia()))
+}
+let pinia: Pinia | null = null
 /** Lets the store behind the drafts do its work, which knows no timers. */
 async function storeWorks() {
   for (let i = 0; i < 40; i++) await new Promise((resolve) => setImmediate(resolve))
@@ -370,6 +376,69 @@ describe('a wrong value', () => {
   })
 })
 
+describe('until what tells wrong from right has come', () => {
+  /** As on a page that has not loaded it yet. @returns lets it come */
+  async function withoutCheck(): Promise<() => void> {
+    const come = await loadCheck()
+    check.value = null
+    return () => void (check.value = come)
+  }
+  const setQuantity = (design: ReturnType<typeof useDesign>, quantity: number) =>
+    design.change(
+      'quantity',
+      byHand((draft) => (draft.loads[1].quantity = quantity)),
+    )
+
+  it('what is right rules at once, and is saved', async () => {
+    const come = await withoutCheck()
+    const design = await opened()
+    setWatts(design, 7)
+    expect(watts(design)).toBe(7)
+    expect(design.waiting.size).toBe(0)
+    await settle()
+    expect(serverWatts()).toBe(7)
+    come()
+    expect(design.canUndo).toBe(true)
+    expect(watts(design)).toBe(7)
+  })
+
+  it('what is wrong waits with all that is typed beside it, then the right of it rules and the wrong is told', async () => {
+    const come = await withoutCheck()
+    const design = await opened()
+    setWatts(design, -5)
+    setQuantity(design, 3)
+    expect(watts(design)).toBe(GOOD)
+    expect([...design.waiting.keys()]).toEqual(['loads.0.runningW', 'loads.1.quantity'])
+    expect(design.problems).toEqual([])
+    come()
+    expect([...design.waiting.keys()]).toEqual(['loads.0.runningW'])
+    expect(design.document!.loads[1].quantity).toBe(3)
+    expect(design.problemAt.get('loads.0.runningW')).toContain('too small')
+    await settle()
+    expect(server.stored.document.loads[1].quantity).toBe(3)
+    design.undo()
+    expect(design.waiting.size).toBe(1)
+    design.undo()
+    expect(design.waiting.size).toBe(0)
+  })
+
+  it('an edit beside what is wrong is kept when the browser closes first', async () => {
+    const come = await withoutCheck()
+    const design = await opened()
+    setWatts(design, -5)
+    setQuantity(design, 3)
+    await settle()
+    expect(server.stored.document.loads[1].quantity).not.toBe(3)
+    restart()
+    come()
+    const again = await opened()
+    await settle()
+    expect(again.document!.loads[1].quantity).toBe(3)
+    expect(again.problemAt.get('loads.0.runningW')).toContain('too small')
+    expect(server.stored.document.loads[1].quantity).toBe(3)
+  })
+})
+
 describe('two windows', () => {
   async function inConflict() {
     const design = await opened()
@@ -397,7 +466,7 @@ describe('two windows', () => {
 
   it('taking theirs can be undone', async () => {
     const design = await inConflict()
-    design.takeTheirs()
+    await design.takeTheirs()
     expect(watts(design)).toBe(300)
     design.undo()
     expect(watts(design)).toBe(400)

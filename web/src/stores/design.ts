@@ -1,15 +1,7 @@
 import { freeze } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowReactive, shallowRef, toRaw, watch } from 'vue'
-import {
-  checkDesign,
-  merged,
-  rulingOf,
-  sameDocument,
-  waitingEntries,
-  type DesignEntry,
-  type StoredDesign,
-} from '@ambrel/contract'
+import { isSound, merged, sameDocument, waitingEntries, type DesignEntry, type StoredDesign } from '@ambrel/contract'
 import {
   derive,
   findings as findAll,
@@ -34,6 +26,7 @@ import { useSaver } from '../saving/saver.ts'
 import { hear, tell as tellTabs, thisTab, type Told } from '../saving/tabs.ts'
 import { courier } from '../saving/waiting.ts'
 import { api, ApiRefusal } from './api.ts'
+import { check, loadCheck } from './check.ts'
 import { emptyHistory, record, stepBack, stepForward } from './history.ts'
 import { usePrefs } from './prefs.ts'
 
@@ -73,7 +66,7 @@ export const useDesign = defineStore('design', () => {
   const saver = useSaver({ id, document, entered, stored: renameSibling })
   let opening = 0
 
-  const problems = computed<Problem[]>(() => (entered.value ? checkDesign(entered.value).problems : []))
+  const problems = computed<Problem[]>(() => (entered.value && check.value?.checkDesign(entered.value).problems) || [])
   /** What is typed and does not rule, by its place. */
   const waiting = computed(() =>
     entered.value && document.value ? waitingEntries(entered.value, document.value) : new Map<string, unknown>(),
@@ -121,6 +114,7 @@ export const useDesign = defineStore('design', () => {
     const asked = api.opening(wanted)
     const [stored, entries] = await Promise.all([orNone(asked.design), asked.entries])
     const left = await reopen(wanted, stored)
+    if (stored) await checkable(stored)
     if (mine !== opening) return
     if (!stored && !left) throw new ApiRefusal(404, 'this design is not here; it may have been deleted')
     siblings.value = stored ? variantsOf(entries, stored) : []
@@ -141,11 +135,17 @@ export const useDesign = defineStore('design', () => {
     }
   }
 
+  /** Brings in what is needed to tell what of a document rules, where not all of it does. */
+  async function checkable({ document }: StoredDesign): Promise<void> {
+    if (!isSound(freeze(document, true))) await loadCheck()
+  }
+
+  /** Takes a document of the server's that is {@link checkable}. */
   function adopt(stored: StoredDesign): void {
     familyId.value = stored.familyId
     const sound = freeze(stored.document, true)
     // stored under older rules, it may hold what these refuse: that waits beside what a new design has there
-    const ruling = checkDesign(sound).design ? null : rulingOf(sound, likeNew(sound))
+    const ruling = isSound(sound) ? null : check.value!.rulingOf(sound, likeNew(sound))
     document.value = ruling ? freeze(ruling.document, true) : sound
     entered.value = ruling ? sound : null
     saver.begin(stored, document.value)
@@ -165,6 +165,8 @@ export const useDesign = defineStore('design', () => {
       record(history, { document: document.value!, entered: entered.value }, 'unsaved edits', '', Date.now())
     if (left.unsent) document.value = freeze(left.document, true)
     entered.value = left.entered && freeze(left.entered, true)
+    // it may hold what is right, too, if the page was closed before that could be told
+    if (entered.value) rule(entered.value, document.value!)
     if (!stored) saver.stop('gone', left.version)
     else if (left.conflict) saver.stop(stored, left.version)
     else saver.changed()
@@ -192,9 +194,15 @@ export const useDesign = defineStore('design', () => {
     rule(freeze(touch(stepsTouched(typed, next, at.value))(next), true), last)
   }
 
-  /** What is sound of it rules; what is wrong waits. */
+  /** What is sound of it rules; what is wrong waits, and all of it until it can be told which is which. */
   function rule(typed: Design, last: Design): void {
-    const { document: sound, problems } = rulingOf(typed, last)
+    const told = isSound(typed) ? { document: typed, problems: [] } : check.value?.rulingOf(typed, last)
+    if (!told) {
+      entered.value = typed
+      saver.changed()
+      return void loadCheck().catch(() => undefined)
+    }
+    const { document: sound, problems } = told
     const ruling = typed.circuits === sound.circuits ? followUsual(last)(sound) : sound
     document.value = sameDocument(ruling, last) ? last : freeze(ruling, true)
     const waits = ruling === sound ? typed : { ...typed, circuits: ruling.circuits }
@@ -266,9 +274,11 @@ export const useDesign = defineStore('design', () => {
     void courier.send()
   }
 
-  function takeTheirs(): void {
+  async function takeTheirs(): Promise<void> {
     const theirs = saver.conflict.value
     if (!theirs || !document.value) return
+    await checkable(theirs)
+    if (theirs !== saver.conflict.value) return
     record(history, held(), 'my edits', '', Date.now())
     adopt(theirs)
     saver.changed()
@@ -371,19 +381,28 @@ export const useDesign = defineStore('design', () => {
   // what was told while something of this window was on its way is caught up with when that has arrived
   watch(saver.unsent, (unsent) => !unsent && heard > saver.version.value && void followOn(id.value))
 
+  /** @returns what the server has of a design, once it can be told what of it rules beside what is typed wrong here */
+  async function followed(design: string): Promise<StoredDesign> {
+    await loadCheck()
+    const stored = await api.design(design)
+    return stored
+  }
+
   async function followOn(design: string): Promise<void> {
-    const stored = await api.design(design).catch(() => null)
+    const stored = await followed(design).catch(() => null)
     if (!stored || design !== id.value || !document.value || saver.unsent.value) return
     const before = held()
     record(history, before, 'edits of another window', '', Date.now())
     adopt(stored)
     if (!before.entered) return
     const typed = freeze(merged(before.document, before.entered, document.value), true)
-    const ruling = rulingOf(typed, document.value)
+    const ruling = check.value!.rulingOf(typed, document.value)
     entered.value = ruling.problems.length > 0 ? typed : null
     saver.changed()
   }
 
+  // what was typed before it could be told whether it is right
+  watch(check, () => entered.value && document.value && rule(entered.value, document.value), { flush: 'sync' })
   watch(document, (now) => now || (winterSummary.value = null))
   hear((told) => void onTold(told))
   onBack(() => saver.now())

@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { byHand } from '../testing/byHand.ts'
 import { larkspurBench, WinterEngine, type Candidate, type Design } from '@ambrel/core'
 import { packWinters, type Winters } from '../workers/winters.ts'
+import { loadCheck } from './check.ts'
 import { useDesign } from './design.ts'
 import { useWinter } from './winter.ts'
 import { said } from '@ambrel/core/units'
@@ -63,7 +64,8 @@ async function opened() {
   return { design, winter, worker: workers[0] }
 }
 
-beforeEach(() => {
+beforeEach(async () => {
+  await loadCheck()
   workers.length = 0
   vi.stubGlobal('window', { addEventListener: () => {} })
   vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })

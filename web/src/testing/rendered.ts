@@ -5,8 +5,8 @@ import { renderToString } from 'vue/server-renderer'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { expect, vi } from 'vitest'
 import { kept, keyOf, larkspurBench, WinterEngine, type Design } from '@ambrel/core'
-import { rulingOf } from '@ambrel/contract'
 import { NEW_ROW } from '../frame/newRow.ts'
+import { loadCheck } from '../stores/check.ts'
 import { useDesign } from '../stores/design.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import { useWinter } from '../stores/winter.ts'
@@ -34,7 +34,7 @@ export async function rendered(view: Component, subject: Design, reader: Reader 
   const pinia = createPinia()
   setActivePinia(pinia)
   const design = useDesign()
-  const { document, problems } = rulingOf(subject, larkspurBench())
+  const { document, problems } = (await loadCheck()).rulingOf(subject, larkspurBench())
   design.document = document
   design.entered = problems.length > 0 ? subject : null
   if (!reader.noWinter) {

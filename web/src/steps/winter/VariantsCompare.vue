@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
-import { checkDesign } from '@ambrel/contract'
+import { loadCheck } from '../../stores/check.ts'
 import { costFigures, keyFigures, WEAR_YEARS, type Design, type KeyFigure, type StripWeek } from '@ambrel/core'
 import WeekBars from '../../drawing/WeekBars.vue'
 import { api } from '../../stores/api.ts'
@@ -74,7 +74,7 @@ async function compare(): Promise<void> {
     const found: Column[] = []
     for (const id of [design.id, ...picked.value]) {
       const other = id === design.id ? mine : (await api.design(id)).document
-      const { problems } = checkDesign(other)
+      const { problems } = (await loadCheck()).checkDesign(other)
       if (problems.length > 0) throw new Error(`${other.variant} cannot be run: ${prefs.say(problems[0].message)}`)
       const column = await columnOf(id, other, years, seed)
       if (!column) return

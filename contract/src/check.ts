@@ -1,0 +1,7 @@
+export * from './api.ts'
+export * from './design.ts'
+export * from './formatDoc.ts'
+export * from './parts.ts'
+export * from './problems.ts'
+export * from './ruling.ts'
+export { excessOf } from './structure.ts'
