@@ -1,12 +1,30 @@
 import vue from '@vitejs/plugin-vue'
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import components from 'unplugin-vue-components/vite'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
 import { compression } from 'vite-plugin-compression2'
+
+/** What the first picture is written in is fetched with the page, and not once its words stand there in another font. */
+const FIRST_FONTS = /(bitter-latin-600|source-sans-3-latin-[46]00)-normal-[^.]+\.woff2$/
+const fontsAhead: Plugin = {
+  name: 'fonts-ahead',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_html, { bundle }) =>
+      Object.keys(bundle ?? {})
+        .filter((file) => FIRST_FONTS.test(file))
+        .map((file) => ({
+          tag: 'link',
+          injectTo: 'head' as const,
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `/${file}` },
+        })),
+  },
+}
 
 export default defineConfig({
   plugins: [
     vue(),
+    fontsAhead,
     components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),
     // packed once and well here, so that serving costs nothing
     compression({ algorithms: ['brotliCompress', 'gzip'], include: /\.(js|css|svg|html)$/ }),
@@ -28,7 +46,8 @@ export default defineConfig({
             { name: 'charts', test: /node_modules\/(vue3-)?apexcharts/, priority: 3 },
             {
               name: (id: string) => `step-${/web\/src\/steps\/(\w+)\//.exec(id)![1]}`,
-              test: /web\/src\/steps\/\w+\//,
+              // what waits for a moment of rest, with the libraries it needs, is no part of it
+              test: /web\/src\/steps\/\w+\/(?!LoadAdder)/,
               priority: 2,
               includeDependenciesRecursively: false,
             },

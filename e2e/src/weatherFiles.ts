@@ -1,4 +1,4 @@
-import { climateAt, sunYearOf, newPlace, type Place } from '@ambrel/core'
+import { climateAt, sunYear, newPlace, type Place } from '@ambrel/core'
 
 /** A made-up hourly table with semicolons and decimal commas: up to three years, warm where the month is warm. */
 export function hourlyCsv(years: number, change: (row: string[], hour: number) => string[] = (row) => row): string {
@@ -9,7 +9,7 @@ export function hourlyCsv(years: number, change: (row: string[], hour: number) =
     utcOffsetH: -7,
     climate: 'cold-valley',
   })
-  const sun = sunYearOf(place)
+  const sun = sunYear(place)
   const { monthly } = climateAt('cold-valley', 48.2)
   const rows = ['time;GHI W/m2;temp C']
   for (let year = 0; year < years; year++)

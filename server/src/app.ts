@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
+import compression from 'compression'
 import express, { type Express } from 'express'
 import packedFiles from 'express-static-gzip'
 import helmet from 'helmet'
@@ -20,6 +21,8 @@ export interface AppOptions {
   /** folder of the built interface; none serves the API alone */
   webFolder?: string
 }
+
+const LEAST_PACKED_BYTES = 2048
 
 /** JSON up to a size, looked through for depth and number before it is parsed. */
 const jsonUpTo = (limit: number) =>
@@ -50,11 +53,12 @@ export function createApp({ db, answers, logger, webFolder }: AppOptions): Expre
       },
     }),
   )
-  app.use('/api', notTooOften(), onlyOwnWrites)
+  // a design packs to a fifth; hours in base64 hardly, and below a packet there is nothing to save
+  app.use('/api', compression({ threshold: LEAST_PACKED_BYTES }), notTooOften(), onlyOwnWrites)
   app.use('/api/weather', jsonUpTo(LIMITS.weatherBytes))
   app.use('/api', jsonUpTo(LIMITS.bodyBytes), apiRoutes(db, answers), unknownRoute)
   if (webFolder && existsSync(webFolder)) {
-    // the build packed them; on loopback the way is short, and answers of the API go as they are
+    // the build packed them, once and well
     app.use(
       '/assets',
       packedFiles(join(webFolder, 'assets'), {

@@ -1,4 +1,3 @@
-import '@fontsource/bitter/latin-500.css'
 import '@fontsource/bitter/latin-600.css'
 // with their ranges: letters beyond the common ones are fetched only where somebody uses them
 import '@fontsource/source-sans-3/400.css'

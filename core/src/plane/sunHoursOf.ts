@@ -3,7 +3,7 @@ import type { Design } from '../document/types.ts'
 import { monthlyPlane } from './monthly.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { kept } from '../math/kept.ts'
-import { sunYearOf } from './sunYearOf.ts'
+import { sunOfMonths } from './sunOfMonths.ts'
 
 /** Surfaces whose sun is kept: every array of a large design, and those of a few edits before. */
 const known = kept<readonly number[]>(300)
@@ -15,7 +15,7 @@ const known = kept<readonly number[]>(300)
  * @returns twelve values an array, kWh/m² a day, in the order of the arrays
  */
 export function sunHoursOf({ place, arrays, schools }: Design): (readonly number[])[] {
-  const sun = sunYearOf(place)
+  const sun = sunOfMonths(place)
   const { monthly } = climateOf(place)
   const under = JSON.stringify([place.latitudeDeg, place.longitudeDeg, place.utcOffsetH, monthly])
   return arrays.map((array) => {

@@ -1,6 +1,6 @@
 import type { Design, DirectPump } from '../document/types.ts'
 import { hoursOfMonths } from '../plane/monthly.ts'
-import { sunYearOf } from '../plane/sunYearOf.ts'
+import { sunOfMonths } from '../plane/sunOfMonths.ts'
 import { surfaceOf } from '../plane/surface.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { kept } from '../math/kept.ts'
@@ -49,7 +49,7 @@ export function pumpLitres(
   const key = JSON.stringify([site, monthly, surface, arrayW, headM, startW, ratedW, efficiency])
   return known(key, () => {
     const litres = Array<number>(12).fill(0)
-    hoursOfMonths(sunYearOf(place), monthly, surface, (month, wattsM2, share) => {
+    hoursOfMonths(sunOfMonths(place), monthly, surface, (month, wattsM2, share) => {
       litres[month] += share * litresPerHour(pump, (arrayW * wattsM2 * PUMP_SYSTEM) / 1000)
     })
     return litres

@@ -9,7 +9,7 @@ import { derive } from '../derive/derive.ts'
 import type { ArrayField, Controller, ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { moduleParts, separateTrackers } from '../parts/shelf.ts'
 import { bestTilt, latitudeRules } from '../plane/monthly.ts'
-import { sunYearOf } from '../plane/sunYearOf.ts'
+import { sunOfMonths } from '../plane/sunOfMonths.ts'
 import { surfaceOf } from '../plane/surface.ts'
 import { followed } from '../sizing/follow.ts'
 import { layoutQuestion } from '../sizing/layoutQuestion.ts'
@@ -108,7 +108,7 @@ function darkestTilt({ place, schools }: Design, months: readonly number[]) {
     schools.skyModel,
   )
   const seen = { latitudeDeg, horizon, skyModel, albedoBare, albedoSnow }
-  return bestTilt(place, climateOf(place).monthly, [...months], seen, sunYearOf(place))
+  return bestTilt(place, climateOf(place).monthly, [...months], seen, sunOfMonths(place))
 }
 
 /** Legal layouts over the controllers that there can be, best first. */

@@ -72,15 +72,20 @@ export function extraterrestrialBetween(
   fromAngle: number,
   toAngle: number,
 ): number {
-  if (toAngle <= fromAngle) return 0
+  return extraterrestrialOn(latitudeDeg, dayOfYear)(fromAngle, toAngle)
+}
+
+/** As {@link extraterrestrialBetween}, for many spans of one day. */
+export function extraterrestrialOn(latitudeDeg: number, dayOfYear: number): (from: number, to: number) => number {
   const latitude = latitudeDeg * DEG
   const declination = declinationDeg(dayOfYear) * DEG
-  const energy =
-    (12 / Math.PI) *
-    normalExtraterrestrial(dayOfYear) *
-    (Math.cos(latitude) * Math.cos(declination) * (Math.sin(toAngle) - Math.sin(fromAngle)) +
-      (toAngle - fromAngle) * Math.sin(latitude) * Math.sin(declination))
-  return Math.max(0, energy)
+  const scale = (12 / Math.PI) * normalExtraterrestrial(dayOfYear)
+  const turning = Math.cos(latitude) * Math.cos(declination)
+  const [sinLatitude, sinDeclination] = [Math.sin(latitude), Math.sin(declination)]
+  return (from, to) =>
+    to <= from
+      ? 0
+      : Math.max(0, scale * (turning * (Math.sin(to) - Math.sin(from)) + (to - from) * sinLatitude * sinDeclination))
 }
 
 /**

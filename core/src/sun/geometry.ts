@@ -3,7 +3,8 @@ import { DAYS, HOURS } from '../calendar/calendar.ts'
 import {
   declinationDeg,
   equationOfTimeMin,
-  extraterrestrialBetween,
+  extraterrestrialDaily,
+  extraterrestrialOn,
   normalExtraterrestrial,
   sunsetHourAngle,
 } from './extraterrestrial.ts'
@@ -40,8 +41,11 @@ export interface Location {
  * Hourly extraterrestrial energy is the exact integral over the sunlit part of the hour, so that daily sums agree with
  * the daily formula; positions come from {@link sunPosition} at the middle of that part.
  * The within-day profile is Collares-Pereira & Rabl (1979): r_t / r_d = a + b·cos ω.
+ *
+ * @param hoursOn days of year (from 0) whose hours are wanted, all of them where it is left out; those of others are NaN,
+ * and only what the whole day has is worked out
  */
-export function sunYear(location: Location): SunYear {
+export function sunYear(location: Location, hoursOn: ReadonlySet<number> | null = null): SunYear {
   const year: SunYear = {
     elevationM: location.elevationM ?? 0,
     extraWhM2: new Float64Array(HOURS),
@@ -51,13 +55,22 @@ export function sunYear(location: Location): SunYear {
     dailyExtraWhM2: new Float64Array(DAYS),
     normalExtraWM2: new Float64Array(DAYS),
   }
-  for (let day = 0; day < DAYS; day++) fillDay(year, location, day)
+  for (let day = 0; day < DAYS; day++)
+    if (hoursOn === null || hoursOn.has(day)) fillDay(year, location, day)
+    else leaveHours(year, location, day)
   return year
 }
 
 function fillDay(year: SunYear, location: Location, day: number): void {
   year.normalExtraWM2[day] = normalExtraterrestrial(day + 1)
   year.dailyExtraWhM2[day] = hoursOfDay(location, day + 1, year, day * 24)
+}
+
+function leaveHours(year: SunYear, { latitudeDeg }: Location, day: number): void {
+  year.normalExtraWM2[day] = normalExtraterrestrial(day + 1)
+  year.dailyExtraWhM2[day] = 1000 * extraterrestrialDaily(latitudeDeg, day + 1)
+  for (const hours of [year.extraWhM2, year.cosZenith, year.azimuthDeg, year.profile])
+    hours.fill(NaN, day * 24, day * 24 + 24)
 }
 
 function hoursOfDay(
@@ -71,12 +84,13 @@ function hoursOfDay(
   const a = 0.409 + 0.5016 * Math.sin(sunset - 60 * DEG)
   const b = 0.6609 - 0.4767 * Math.sin(sunset - 60 * DEG)
   const solarShiftH = (longitudeDeg - 15 * utcOffsetH) / 15 + equationOfTimeMin(dayOfYear) / 60
+  const energyBetween = extraterrestrialOn(latitudeDeg, dayOfYear)
   let extra = 0
   let weight = 0
   for (let hour = 0; hour < 24; hour++) {
     const [from, to] = sunlitPart(hour + solarShiftH, sunset)
     const i = offset + hour
-    into.extraWhM2[i] = extraterrestrialBetween(latitudeDeg, dayOfYear, from, to)
+    into.extraWhM2[i] = energyBetween(from, to)
     if (into.extraWhM2[i] <= 0) continue
     const middle = (from + to) / 2
     const middleSolarH = middle / (15 * DEG) + 12

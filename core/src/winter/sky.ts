@@ -4,7 +4,7 @@ import type { Design, WeatherSource } from '../document/types.ts'
 import type { SunLeft, SunQuestion, WinterEngine } from './engine.ts'
 import { figuresAt, figuresOf, type YearFigures } from './figures.ts'
 import { derive } from '../derive/derive.ts'
-import { sunYearOf } from '../plane/sunYearOf.ts'
+import { sunOfMonths } from '../plane/sunOfMonths.ts'
 import { seasonOf } from '../weather/season.ts'
 import { bestTilt, latitudeRules, monthlyPlane, type BestTilt } from '../plane/monthly.ts'
 import { climateAt } from '../weather/climates.ts'
@@ -50,7 +50,7 @@ export function skyReport(engine: WinterEngine, design: SkyQuestion, count: numb
 export function sunLostTo(design: Design, horizon: readonly HorizonPoint[]): number[] {
   const { place, schools, arrays } = design
   const surface = surfaceOf(place, arrays[0] ?? { tiltDeg: 0, azimuthDeg: 180 }, schools.skyModel)
-  const sun = sunYearOf(place)
+  const sun = sunOfMonths(place)
   const { monthly } = climateOf(place)
   const open = monthlyPlane(sun, monthly, { ...surface, horizon: [] })
   const left = monthlyPlane(sun, monthly, { ...surface, horizon })
@@ -68,7 +68,7 @@ export interface TiltChoice extends BestTilt {
  */
 export function tiltChoices(design: SunQuestion & Pick<Design, 'arrays'>, months: readonly number[]): TiltChoice[] {
   const { place, schools, arrays } = design
-  const sun = sunYearOf(place)
+  const sun = sunOfMonths(place)
   const { monthly } = climateOf(place)
   const surface = surfaceOf(place, { tiltDeg: 0, azimuthDeg: 0 }, schools.skyModel)
   const toEquator = place.latitudeDeg >= 0 ? 180 : 0

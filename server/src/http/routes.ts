@@ -1,7 +1,25 @@
 import { Router, type Request } from 'express'
 import { beginDesign, readingProblems, unpackSeries, type Reading } from '@ambrel/core'
-import { LIMITS, PART_KINDS, type NewDesignBody, type OwnPart, type PartKind, type WeatherUpload } from '@ambrel/contract'
-import { checkDesignInSlices, newDesignSchema, newPartsSchema, partProblems, partSchema, readingSchema, saveSchema, archivedSchema, variantSchema, weatherUploadSchema } from '@ambrel/contract/check'
+import {
+  LIMITS,
+  PART_KINDS,
+  type NewDesignBody,
+  type OwnPart,
+  type PartKind,
+  type WeatherUpload,
+} from '@ambrel/contract'
+import {
+  checkDesignInSlices,
+  newDesignSchema,
+  newPartsSchema,
+  partProblems,
+  partSchema,
+  readingSchema,
+  saveSchema,
+  archivedSchema,
+  variantSchema,
+  weatherUploadSchema,
+} from '@ambrel/contract/check'
 import { clockAt } from '@ambrel/contract/time-zone'
 import type { Database } from '../db/database.ts'
 import * as ownParts from '../db/parts.ts'

@@ -19,12 +19,13 @@ const kept = computed(() => {
   if (!draftsAreKept.value) return 'NOT kept in this browser: leave this page open'
   return design.kept ? 'kept here' : 'keeping it here…'
 })
+const isToday = (at: Date) => at.toDateString() === new Date().toDateString()
+/** By hand: the browser takes longer to ready its own words for hours than the rest of this bar does. */
+const clock = (at: Date) => [at.getHours(), at.getMinutes()].map((each) => String(each).padStart(2, '0')).join(':')
 const saving = computed(() => {
   switch (design.saveState) {
     case 'saved':
-      return design.savedAt
-        ? `Saved ${design.savedAt.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
-        : 'Saved'
+      return design.savedAt && isToday(design.savedAt) ? `Saved ${clock(design.savedAt)}` : 'Saved'
     case 'waiting':
     case 'saving':
       return connection.value === 'there' ? 'Saving…' : `Not saved yet; ${kept.value}`

@@ -255,7 +255,7 @@ onBeforeUnmount(() => working.close())
   border-left: 1px solid var(--rule);
   background: none;
   color: var(--soft);
-  font: 500 14px var(--heading);
+  font: 600 14px var(--heading);
   writing-mode: vertical-rl;
   text-align: left;
   cursor: pointer;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, toRaw } from 'vue'
-import { useElementSize, useMediaQuery } from '@vueuse/core'
+import { useMediaQuery } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { backupName, dateOfDay, MONTH_DAYS, MONTH_NAMES, seasonOf } from '@ambrel/core'
 import { quantity } from '@ambrel/core/units'
@@ -11,6 +11,7 @@ import { useWinter } from '../stores/winter.ts'
 import { chargeColour } from '../drawing/chargeRamp.ts'
 import { weeksSentence } from '../drawing/chartWords.ts'
 import { yearsWords } from './yearsWords.ts'
+import { useWidth } from '../drawing/useWidth.ts'
 
 const HEIGHT = 104
 const TOP = 10
@@ -20,7 +21,7 @@ const design = useDesign()
 const prefs = usePrefs()
 const winter = useWinter()
 const holder = ref<HTMLElement>()
-const { width } = useElementSize(holder)
+const width = useWidth(holder)
 
 const backup = computed(() => (design.document ? backupName(design.document) : 'backup'))
 const summary = computed(() => winter.winters?.summary ?? null)

@@ -126,7 +126,7 @@ a.on {
 
 i {
   color: var(--soft);
-  font: 500 12px var(--heading);
+  font: 600 12px var(--heading);
 }
 
 .words {
@@ -135,7 +135,7 @@ i {
 
 b {
   display: block;
-  font: 500 14.5px/1.2 var(--heading);
+  font: 600 14.5px/1.2 var(--heading);
 }
 
 .on b {

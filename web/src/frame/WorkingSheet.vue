@@ -41,7 +41,7 @@ const prefs = usePrefs()
 <style scoped>
 .says {
   margin-bottom: 8px;
-  font: 500 14px/1.4 var(--heading);
+  font: 600 14px/1.4 var(--heading);
 }
 
 .result td {

@@ -273,7 +273,7 @@ h2 {
 
 .verdict {
   margin: 12px 0;
-  font: 500 16px/1.4 var(--heading);
+  font: 600 16px/1.4 var(--heading);
 }
 
 figure {

@@ -229,7 +229,7 @@ onBeforeUnmount(hear(() => void load()))
 }
 
 .mast .quiet {
-  font: 500 15px var(--heading);
+  font: 600 15px var(--heading);
 }
 
 .bar {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { bankStrings, markUnit, swapUnits } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import { useCarried } from '../../drag/carried.ts'
 import { useDesign } from '../../stores/design.ts'
+import { useWidth } from '../../drawing/useWidth.ts'
 
 /**
  * Every unit with its number and terminals, its jumpers, and each string's share of the current. Units change places by
@@ -27,7 +27,7 @@ const bank = computed(() => design.document!.bank)
 const columns = computed(() => Math.min(bank.value.inSeries, SHOWN))
 const rows = computed(() => Math.min(bank.value.inParallel, SHOWN))
 const holder = useTemplateRef('holder')
-const { width: room } = useElementSize(holder)
+const room = useWidth(holder)
 const unitW = computed(() => {
   const each = (room.value - LEFT - LEAST_SHARE - SHARE_WORDS) / columns.value - GAP_X
   return Math.max(LEAST_UNIT, Math.min(MOST_UNIT, each))

@@ -214,14 +214,14 @@ function own({ key, owned, quantity, name }: BillRow): void {
 .area th {
   padding-top: 10px;
   color: var(--spruce);
-  font: 500 14px var(--heading);
+  font: 600 14px var(--heading);
   text-align: left;
 }
 
 .area .sum {
   padding-top: 10px;
   color: var(--spruce);
-  font: 500 14px var(--heading);
+  font: 600 14px var(--heading);
 }
 
 .fold {

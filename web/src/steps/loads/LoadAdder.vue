@@ -66,7 +66,7 @@ defineExpose({ focus: () => box.value?.focus() })
 </script>
 
 <template>
-  <div ref="holder" class="adder">
+  <div ref="holder">
     <el-autocomplete
       ref="box"
       v-model="text"
@@ -85,16 +85,3 @@ defineExpose({ focus: () => box.value?.focus() })
     </el-autocomplete>
   </div>
 </template>
-
-<style scoped>
-.adder {
-  flex: none;
-  width: 290px;
-}
-
-@media (max-width: 600px) {
-  .adder {
-    width: 100%;
-  }
-}
-</style>

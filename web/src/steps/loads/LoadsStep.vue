@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, useTemplateRef } from 'vue'
+import { defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import { cellsOfLoads, loadsFromCells, nextId, type Load, addLoads } from '@ambrel/core'
 import { useEventListener } from '@vueuse/core'
 import { LIMITS } from '@ambrel/contract'
@@ -12,7 +12,6 @@ import { useNewRow } from '../../frame/newRow.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import HouseholdCard from './HouseholdCard.vue'
-import LoadAdder from './LoadAdder.vue'
 import LoadCosts from './LoadCosts.vue'
 import LoadDay from './LoadDay.vue'
 import LoadPeaks from './LoadPeaks.vue'
@@ -27,8 +26,18 @@ const grouped = ref(false)
 const pasting = ref(false)
 const pasted = ref('')
 const idle = useIdle()
-const adder = useTemplateRef('adder')
-useNewRow(() => adder.value?.focus())
+/** It brings a list that opens with it, which the first picture does without. */
+const LoadAdder = defineAsyncComponent(() => import('./LoadAdder.vue'))
+const adder = useTemplateRef<{ focus: () => void }>('adder')
+let asked = false
+useNewRow(() => {
+  if (adder.value) adder.value.focus()
+  else asked = true
+})
+watch(adder, (now) => {
+  if (asked) now?.focus()
+  asked = false
+})
 
 const readCells = (cells: string[][]) =>
   loadsFromCells(cells, (made) => nextId('load', [...design.document!.loads, ...made]))
@@ -86,7 +95,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
         >
           save as CSV
         </button>
-        <LoadAdder ref="adder" />
+        <div class="adder"><LoadAdder v-if="idle" ref="adder" /></div>
       </div>
       <LoadTable :by-room="grouped" />
     </section>
@@ -122,5 +131,18 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
 
 .head {
   margin-bottom: 6px;
+}
+
+/* its place is kept until it comes */
+.adder {
+  flex: none;
+  width: 290px;
+  min-height: 32px;
+}
+
+@media (max-width: 600px) {
+  .adder {
+    width: 100%;
+  }
 }
 </style>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
-import { useElementSize } from '@vueuse/core'
 import { backupName, darkSeason, MONTH_DAYS, MONTH_NAMES, seasonOf, type Place } from '@ambrel/core'
 import FiguresTable from '../../drawing/FiguresTable.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -8,6 +7,7 @@ import { usePrefs } from '../../stores/prefs.ts'
 import { chargeColour } from '../../drawing/chargeRamp.ts'
 import type { Winters } from '../../workers/winters.ts'
 import { yearsWords } from '../../frame/yearsWords.ts'
+import { useWidth } from '../../drawing/useWidth.ts'
 
 /** A row per made year, a column per day of the dark season, coloured by the day's lowest charge. */
 const props = defineProps<{ winters: Winters; place: Place }>()
@@ -20,7 +20,7 @@ const DAYS = 365
 const SHOWN = 60
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
-const { width } = useElementSize(holder)
+const width = useWidth(holder)
 const season = computed(() => darkSeason(seasonOf(props.place)))
 const first = computed(() => (season.value.startDay - props.winters.startDay + DAYS) % DAYS)
 const rows = computed(() => Math.min(props.winters.years, SHOWN))

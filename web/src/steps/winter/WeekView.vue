@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { dateOfDay, WEEKDAY_NAMES, WEEK_DAYS, type Week } from '@ambrel/core'
 import FiguresTable from '../../drawing/FiguresTable.vue'
@@ -8,6 +7,7 @@ import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 import { useWinter } from '../../stores/winter.ts'
 import { bandPath, linePath } from '../../drawing/paths.ts'
+import { useWidth } from '../../drawing/useWidth.ts'
 
 /** One week of one year, hour by hour: charge, power from every source against the loads, voltage and temperatures. */
 const props = defineProps<{ year: number; firstDay: number }>()
@@ -17,7 +17,7 @@ const prefs = usePrefs()
 const winter = useWinter()
 const week = shallowRef<Week | null>(null)
 const holder = ref<HTMLElement>()
-const { width } = useElementSize(holder)
+const width = useWidth(holder)
 const hovered = ref<number | null>(null)
 watch(
   [() => props.year, () => props.firstDay, () => design.document],

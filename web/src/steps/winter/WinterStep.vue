@@ -114,7 +114,7 @@ function open(year: number, day: number): void {
 .verdict {
   max-width: 66ch;
   margin-bottom: 10px;
-  font: 500 17px/1.4 var(--heading);
+  font: 600 17px/1.4 var(--heading);
 }
 
 .figures {

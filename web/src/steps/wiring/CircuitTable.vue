@@ -72,6 +72,6 @@ watch(wanted, (now) => now && (branchesOpen.value = true), { immediate: true })
   padding-top: 10px;
   text-align: left;
   color: var(--spruce);
-  font: 500 14px var(--heading);
+  font: 600 14px var(--heading);
 }
 </style>
