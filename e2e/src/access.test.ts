@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core'
 import { STEPS } from '@ambrel/core'
 import { audit } from './audit.ts'
 import { openPage } from './browser.ts'
-import { becomes, drawn, newDesign, openDemo, setField, unfold } from './pages.ts'
+import { atRest, becomes, drawn, newDesign, openDemo, setField, unfold } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -28,11 +28,11 @@ async function standing(page: Page, step: string): Promise<void> {
   await page.evaluate(() => new Promise((rest) => requestIdleCallback(rest, { timeout: 2000 })))
 }
 /** What can be opened over a step, and how. */
-const OPENED: { name: string; step: string; open: (page: Page) => Promise<unknown> }[] = [
+const OPENED: { name: string; step: string; dialog?: true; open: (page: Page) => Promise<unknown> }[] = [
   { name: 'a load and its details, several chosen', step: 'loads', open: openLoads },
-  { name: 'rows to paste', step: 'loads', open: (page) => page.locator('[data-paste-loads]').click() },
-  { name: 'the palette', step: 'place', open: (page) => page.keyboard.press('Control+k') },
-  { name: 'the keys', step: 'place', open: (page) => page.keyboard.press('?') },
+  { name: 'rows to paste', step: 'loads', dialog: true, open: (page) => page.locator('[data-paste-loads]').click() },
+  { name: 'the palette', step: 'place', dialog: true, open: (page) => page.keyboard.press('Control+k') },
+  { name: 'the keys', step: 'place', dialog: true, open: (page) => page.keyboard.press('?') },
   { name: 'the working of a figure', step: 'bank', open: (page) => page.locator('[data-working="bank.days"]').click() },
   {
     name: 'the question of another voltage',
@@ -40,9 +40,19 @@ const OPENED: { name: string; step: string; open: (page: Page) => Promise<unknow
     open: (page) => page.locator('[data-path="bank.systemV"]').selectOption('24 V'),
   },
   { name: 'a wrong entry', step: 'array', open: (page) => wrong(page, 'arrays.0.tiltDeg', '200') },
-  { name: 'the weeks of the strip', step: 'winter', open: (page) => page.locator('[data-strip-table]').click() },
-  { name: 'the import of hours', step: 'place', open: (page) => page.getByText('import hours').click() },
-  { name: 'a new variant', step: 'place', open: (page) => page.getByRole('button', { name: 'New variant' }).click() },
+  {
+    name: 'the weeks of the strip',
+    step: 'winter',
+    dialog: true,
+    open: (page) => page.locator('[data-strip-table]').click(),
+  },
+  { name: 'the import of hours', step: 'place', dialog: true, open: (page) => page.getByText('import hours').click() },
+  {
+    name: 'a new variant',
+    step: 'place',
+    dialog: true,
+    open: (page) => page.getByRole('button', { name: 'New variant' }).click(),
+  },
   {
     name: 'all findings',
     step: 'wiring',
@@ -85,10 +95,11 @@ describe('whoever listens, uses keys, or sees little', () => {
     it(`finds what opens over a step without a fault, by ${theme}`, async () => {
       const { page } = await openPage(application.browser, { night })
       await openDemo(page, application.base)
-      for (const { name, step, open } of OPENED) {
+      for (const { name, step, open, dialog } of OPENED) {
         await toStep(page, step)
         await open(page)
-        await page.waitForTimeout(350)
+        if (dialog) await page.locator('.el-dialog:visible').first().waitFor()
+        await atRest(page)
         expect(await audit(page, night), name).toEqual([])
       }
     })
@@ -100,14 +111,14 @@ describe('whoever listens, uses keys, or sees little', () => {
       expect(await audit(page, night), 'shelf').toEqual([])
       await page.locator('[data-new]').click()
       await page.getByRole('button', { name: 'Make it' }).click()
-      await page.waitForTimeout(350)
+      await atRest(page)
       expect(await audit(page, night), 'a new design with what lacks').toEqual([])
       await page.goto(`${application.base}/guide`)
       await page.locator('[data-guide] h2').first().waitFor()
       expect(await audit(page, night), 'the guide').toEqual([])
       await page.goto(`${application.base}/parts`)
       await page.locator('[data-new-part]').click()
-      await page.waitForTimeout(350)
+      await atRest(page)
       expect(await audit(page, night), 'a new part').toEqual([])
       await newDesign(page, application.base, `Empty ${theme}`)
       for (const step of STEPS) {

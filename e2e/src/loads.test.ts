@@ -11,6 +11,8 @@ async function loadsOf(variant = 'As planned') {
   await openDemo(opened.page, application.base, variant)
   await opened.page.keyboard.press('2')
   await opened.page.locator('tbody.load').first().waitFor()
+  // what lies lower comes at rest, and this box with it
+  await opened.page.locator('[data-add-load]').waitFor()
   return opened
 }
 const names = (page: Page) =>

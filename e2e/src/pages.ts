@@ -57,6 +57,16 @@ export interface Box {
 }
 export const centre = ({ x, y, width, height }: Box) => ({ x: x + width / 2, y: y + height / 2 })
 
+/** Waits until nothing on the page moves any more: what opens stands open, what fades has faded. */
+export const atRest = (page: Page): Promise<void> =>
+  page.evaluate(async () => {
+    const ends = ({ effect }: Animation) => Number.isFinite(effect?.getComputedTiming().endTime)
+    for (let frames = 0; frames < 3;) {
+      await new Promise(requestAnimationFrame)
+      frames = document.getAnimations().some(ends) ? 0 : frames + 1
+    }
+  })
+
 /** The box of something in view that has stood in the same place for some frames: only then can it be aimed at. */
 export async function still(target: Locator): Promise<Box> {
   await target.scrollIntoViewIfNeeded()

@@ -37,6 +37,8 @@ export async function loadAhead(): Promise<void> {
     loadDialogs,
     loadCautions,
     ...Object.values(LOADERS),
+    () => import('../steps/loads/LoadAdder.vue'),
+    () => import('@tanstack/vue-virtual'),
     () => import('sortablejs'),
     () => import('@ambrel/contract/weather'),
     () => import('@ambrel/contract/time-zone'),
