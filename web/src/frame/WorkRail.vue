@@ -138,10 +138,6 @@ b {
   font: 600 14.5px/1.2 var(--heading);
 }
 
-.on b {
-  font-weight: 600;
-}
-
 small {
   display: block;
   overflow: hidden;

@@ -41,7 +41,7 @@ const prefs = usePrefs()
 <style scoped>
 .says {
   margin-bottom: 8px;
-  font: 600 14px/1.4 var(--heading);
+  font: 400 15px/1.4 var(--text);
 }
 
 .result td {

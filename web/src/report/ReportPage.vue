@@ -262,7 +262,6 @@ h1 {
 
 h1 span {
   color: var(--soft);
-  font-weight: 500;
 }
 
 h2 {
@@ -273,7 +272,7 @@ h2 {
 
 .verdict {
   margin: 12px 0;
-  font: 600 16px/1.4 var(--heading);
+  font: 400 16px/1.4 var(--text);
 }
 
 figure {

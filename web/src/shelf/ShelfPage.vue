@@ -229,7 +229,7 @@ onBeforeUnmount(hear(() => void load()))
 }
 
 .mast .quiet {
-  font: 600 15px var(--heading);
+  font: 400 16px var(--text);
 }
 
 .bar {

@@ -139,7 +139,7 @@ const told = computed(() =>
 
 .key b {
   color: var(--ink);
-  font-weight: 500;
+  font-weight: 600;
 }
 
 .n {

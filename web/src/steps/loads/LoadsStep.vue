@@ -137,7 +137,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
 .adder {
   flex: none;
   width: 290px;
-  min-height: 32px;
+  min-height: 30px;
 }
 
 @media (max-width: 600px) {

@@ -112,9 +112,9 @@ function open(year: number, day: number): void {
 
 <style scoped>
 .verdict {
-  max-width: 66ch;
+  max-width: 84ch;
   margin-bottom: 10px;
-  font: 600 17px/1.4 var(--heading);
+  font: 400 17px/1.4 var(--text);
 }
 
 .figures {
