@@ -5,6 +5,7 @@ import { useDesign } from '../stores/design.ts'
 import { useWinter } from '../stores/winter.ts'
 import { rendered, wordsOf } from '../testing/rendered.ts'
 import { stubBrowser } from '../testing/stubs.ts'
+import AppTop from './AppTop.vue'
 import FindingsPane from './FindingsPane.vue'
 import WinterStrip from './WinterStrip.vue'
 import WorkRail from './WorkRail.vue'
@@ -26,6 +27,17 @@ const heights = (html: string, name: string) =>
   [...html.matchAll(/<rect ([^>]*)>/g)]
     .filter(([, attributes]) => attributes.includes(`class="${name}"`))
     .map(([, attributes]) => Number(attributes.match(/ height="([\d.]+)"/)![1]))
+
+describe('the bar', () => {
+  const DAY_MS = 86_400_000
+  it.each([
+    ['tells the hour of a save of today', 0, /Saved \d\d:\d\d(?!\d)/],
+    ['names no hour of another day', DAY_MS, /Saved(?! \d)/],
+  ])('%s', async (_, agoMs, told) => {
+    const before = () => (useDesign().savedAt = new Date(Date.now() - agoMs))
+    expect(wordsOf(await rendered(AppTop, larkspurBench(), { props: { step: 'loads' }, before }))).toMatch(told)
+  })
+})
 
 describe('the strip', () => {
   it.each([larkspurBench, larkspurFlooded, gannetSkerry, copperDraw])(

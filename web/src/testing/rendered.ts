@@ -47,6 +47,7 @@ export async function rendered(view: Component, subject: Design, reader: Reader 
   if (reader.imperial) usePrefs().toggleUnits()
   reader.before?.()
   const routes = [
+    { path: '/', name: 'shelf', component: {} },
     { path: '/design/:id?/drawings', name: 'drawings', component: {} },
     { path: '/design/:id/:step?', name: 'design', component: {} },
     { path: '/:rest(.*)', component: {} },
