@@ -127,6 +127,22 @@ describe('the keys', () => {
     await drawn(page)
   })
 
+  it('what is typed beside a wrong value is not called saved while what checks it cannot be had, and is saved once it can', async () => {
+    const { page } = await openPage(application.browser)
+    const checks = /\/assets\/(check|problems)-[^/]*\.js/
+    await page.route(checks, (route) => route.abort())
+    const id = await atLoads(page, 'Unchecked cabin')
+    await setField(page, 'loads.0.runningW', '131')
+    await becomes(() => serverWatts(id), '131')
+    await setField(page, 'loads.0.hoursPerDay', '-1')
+    await setField(page, 'loads.0.runningW', '132')
+    await page.locator('[data-saved]', { hasText: 'Not saved yet; kept here' }).waitFor()
+    expect(await serverWatts(id)).toBe('131')
+    await page.unroute(checks)
+    await page.locator('[data-saved]', { hasText: /^Saved .* 1 to put right/ }).waitFor()
+    await becomes(() => serverWatts(id), '132')
+  })
+
   it('undoing a suggestion leaves what was edited since; one that changes nothing says so and is no step', async () => {
     const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Advised cabin')

@@ -23,6 +23,7 @@ const isToday = (at: Date) => at.toDateString() === new Date().toDateString()
 /** By hand: the browser takes longer to ready its own words for hours than the rest of this bar does. */
 const clock = (at: Date) => [at.getHours(), at.getMinutes()].map((each) => String(each).padStart(2, '0')).join(':')
 const saving = computed(() => {
+  if (design.unjudged && design.saveState === 'saved') return `Not saved yet; ${kept.value}`
   switch (design.saveState) {
     case 'saved':
       return design.savedAt && isToday(design.savedAt) ? `Saved ${clock(design.savedAt)}` : 'Saved'

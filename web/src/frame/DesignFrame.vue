@@ -143,7 +143,7 @@ useEventListener(window, 'keydown', onKey)
 useEventListener(window, 'input', ({ target }) => (typedInto = takesText(target) ? target : null), { capture: true })
 useEventListener(window, 'focusin', () => (typedInto = null), { capture: true })
 useEventListener(window, 'beforeunload', (event) => {
-  if (design.document && design.saveState !== 'saved') event.preventDefault()
+  if (design.document && (design.saveState !== 'saved' || design.unjudged)) event.preventDefault()
 })
 onBeforeRouteLeave(() => design.leave())
 onBeforeUnmount(() => working.close())

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, STEPS, type Design } from '@ambrel/core'
 import { quantity, said } from '@ambrel/core/units'
+import { check, loadCheck } from '../stores/check.ts'
 import { useDesign } from '../stores/design.ts'
 import { useWinter } from '../stores/winter.ts'
 import { rendered, wordsOf } from '../testing/rendered.ts'
@@ -36,6 +37,20 @@ describe('the bar', () => {
   ])('%s', async (_, agoMs, told) => {
     const before = () => (useDesign().savedAt = new Date(Date.now() - agoMs))
     expect(wordsOf(await rendered(AppTop, larkspurBench(), { props: { step: 'loads' }, before }))).toMatch(told)
+  })
+})
+
+describe('the bar, before it can be told whether what is typed is right', () => {
+  it('does not say that it is saved', async () => {
+    const come = await loadCheck()
+    const before = () => {
+      check.value = null
+      useDesign().entered = changed(larkspurBench, (d) => (d.loads[0].runningW = -5))
+    }
+    const words = wordsOf(await rendered(AppTop, larkspurBench(), { props: { step: 'loads' }, before }))
+    check.value = come
+    expect(words).toContain('Not saved yet')
+    expect(words).not.toMatch(/Saved/)
   })
 })
 

@@ -45,6 +45,8 @@ interface Taken {
   change: { before: Design; after: Design } | null
 }
 
+const JUDGE_AGAIN_MS = 5000
+
 /** The variants of a design beside it, those put away left out unless it is one of them. */
 const variantsOf = (entries: readonly DesignEntry[], { id, familyId }: DesignEntry): DesignEntry[] =>
   entries.filter((entry) => entry.familyId === familyId && (entry.archivedAt === null || entry.id === id))
@@ -67,6 +69,8 @@ export const useDesign = defineStore('design', () => {
   let opening = 0
 
   const problems = computed<Problem[]>(() => (entered.value && check.value?.checkDesign(entered.value).problems) || [])
+  /** whether something typed waits to be told right or wrong: what is right of it is not saved either */
+  const unjudged = computed(() => entered.value !== null && check.value === null)
   /** What is typed and does not rule, by its place. */
   const waiting = computed(() =>
     entered.value && document.value ? waitingEntries(entered.value, document.value) : new Map<string, unknown>(),
@@ -194,13 +198,18 @@ export const useDesign = defineStore('design', () => {
     rule(freeze(touch(stepsTouched(typed, next, at.value))(next), true), last)
   }
 
+  /** Has it told what of it is right, as soon as that can be had. */
+  function judge(): void {
+    loadCheck().catch(() => setTimeout(() => unjudged.value && judge(), JUDGE_AGAIN_MS))
+  }
+
   /** What is sound of it rules; what is wrong waits, and all of it until it can be told which is which. */
   function rule(typed: Design, last: Design): void {
     const told = isSound(typed) ? { document: typed, problems: [] } : check.value?.rulingOf(typed, last)
     if (!told) {
       entered.value = typed
       saver.changed()
-      return void loadCheck().catch(() => undefined)
+      return judge()
     }
     const { document: sound, problems } = told
     const ruling = typed.circuits === sound.circuits ? followUsual(last)(sound) : sound
@@ -424,6 +433,7 @@ export const useDesign = defineStore('design', () => {
     suggestion,
     winterSummary,
     problems,
+    unjudged,
     waiting,
     tell,
     problemAt,
