@@ -241,7 +241,6 @@ export {
   generatorParts,
   structuredCloneOf,
 } from './parts/shelf.ts'
-export { sunOfMonths } from './plane/sunOfMonths.ts'
 export { findings, stepLevel, stepMark } from './rules/registry.ts'
 export { STEPS, type Step, type Level, type Finding } from './rules/rule.ts'
 export { layoutQuestionOf } from './sizing/layoutQuestion.ts'

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
+import type { StoredDesign } from '@ambrel/contract'
 import { openPage } from './browser.ts'
-import { becomes, centre, changes, drag, openDemo, rail, redrawn, saved, still, strip } from './pages.ts'
+import { largeDesign } from './largeDesign.ts'
+import { becomes, centre, changes, drag, openDemo, rail, redrawn, saved, setField, still, strip } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -125,6 +127,54 @@ describe('the load list', () => {
     expect(Number(await changes(height, half))).toBeGreaterThan(Number(half))
     await page.getByLabel('Named shape').selectOption('Evening')
     await changes(async () => String((await height()) === '0'), 'false')
+  })
+})
+
+describe('a long list', () => {
+  /** A design of so many loads, at its list. */
+  async function longList(count: number) {
+    const opened = await openPage(application.browser, { height: 800 })
+    const made = await fetch(`${application.base}/api/designs`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', origin: application.base },
+      body: JSON.stringify(largeDesign(count, 1)),
+    })
+    const { id } = (await made.json()) as { id: string }
+    await opened.page.goto(`${application.base}/design/${id}/loads`)
+    await opened.page.locator('[data-add-load]').waitFor()
+    return { ...opened, id }
+  }
+  const rows = (page: Page) => page.locator('tbody.load').count()
+
+  it('draws what is in sight, and its last load is there to be edited once it is scrolled to', async () => {
+    const { page, errors, id } = await longList(150)
+    const last = page.locator('[data-path="loads.149.runningW"]')
+    await becomes(async () => {
+      await page.locator('main[data-bench]').evaluate((pane) => {
+        const below = pane.querySelector('tbody.below')
+        if (below) below.scrollIntoView({ block: 'end' })
+      })
+      return String(await last.count())
+    }, '1')
+    expect(await rows(page)).toBeLessThan(80)
+    expect(await page.locator('[data-path="loads.0.runningW"]').count()).toBe(0)
+    await setField(page, 'loads.149.runningW', '77')
+    await saved(page)
+    const stored = (await (await fetch(`${application.base}/api/designs/${id}`)).json()) as StoredDesign
+    expect(stored.document.loads[149].runningW).toBe(77)
+    expect(errors).toEqual([])
+  })
+
+  it('is drawn whole while it is short, and from the sixty-first on what is in sight of it', async () => {
+    const { page, errors } = await longList(60)
+    await becomes(async () => String(await rows(page)), '60')
+    await page.locator('[data-add-load]').fill('tv')
+    await page.getByRole('option', { name: /^Television/ }).waitFor()
+    await page.keyboard.press('Enter')
+    await becomes(async () => String((await rows(page)) < 60), 'true')
+    await undo(page)
+    await becomes(async () => String(await rows(page)), '60')
+    expect(errors).toEqual([])
   })
 })
 

@@ -63,19 +63,9 @@ export function normalExtraterrestrial(dayOfYear: number): number {
 }
 
 /**
- * Extraterrestrial energy on a horizontal plane while the hour angle goes from one value to another, Wh/m².
+ * Extraterrestrial energy on a horizontal plane on one day, Wh/m², while the hour angle goes from one value to another.
  * Both angles must lie within ±the sunset hour angle; radians.
  */
-export function extraterrestrialBetween(
-  latitudeDeg: number,
-  dayOfYear: number,
-  fromAngle: number,
-  toAngle: number,
-): number {
-  return extraterrestrialOn(latitudeDeg, dayOfYear)(fromAngle, toAngle)
-}
-
-/** As {@link extraterrestrialBetween}, for many spans of one day. */
 export function extraterrestrialOn(latitudeDeg: number, dayOfYear: number): (from: number, to: number) => number {
   const latitude = latitudeDeg * DEG
   const declination = declinationDeg(dayOfYear) * DEG
@@ -101,5 +91,5 @@ export function extraterrestrialDaily(latitudeDeg: number, dayOfYear: number): n
   requireLatitude(latitudeDeg)
   if (!(dayOfYear >= 1 && dayOfYear <= 366)) throw new RangeError(`dayOfYear ${dayOfYear} must lie between 1 and 366`)
   const sunset = sunsetHourAngle(latitudeDeg, declinationDeg(dayOfYear))
-  return extraterrestrialBetween(latitudeDeg, dayOfYear, -sunset, sunset) / 1000
+  return extraterrestrialOn(latitudeDeg, dayOfYear)(-sunset, sunset) / 1000
 }

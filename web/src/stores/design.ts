@@ -198,9 +198,14 @@ export const useDesign = defineStore('design', () => {
     rule(freeze(touch(stepsTouched(typed, next, at.value))(next), true), last)
   }
 
-  /** Has it told what of it is right, as soon as that can be had. */
+  let judging: ReturnType<typeof setTimeout> | undefined
+  /** Has it told what of it is right, as soon as that can be had; asked anew meanwhile, it goes on trying once. */
   function judge(): void {
-    loadCheck().catch(() => setTimeout(() => unjudged.value && judge(), JUDGE_AGAIN_MS))
+    clearTimeout(judging)
+    loadCheck().catch(() => {
+      clearTimeout(judging)
+      judging = setTimeout(() => unjudged.value && judge(), JUDGE_AGAIN_MS)
+    })
   }
 
   /** What is sound of it rules; what is wrong waits, and all of it until it can be told which is which. */

@@ -1,5 +1,4 @@
 import type { Virtualizer } from '@tanstack/vue-virtual'
-import { useIdle } from '../../drawing/useIdle.ts'
 import {
   computed,
   effectScope,
@@ -11,6 +10,7 @@ import {
   type ComponentPublicInstance,
   type Ref,
 } from 'vue'
+import { useIdle } from '../../drawing/useIdle.ts'
 
 /** A table up to so many rows is drawn whole. */
 const WHOLE = 60
@@ -43,6 +43,8 @@ export function useLongTable<T extends { key: string }>(holder: Ref<HTMLElement 
     overscan: BEYOND,
     scrollMargin: margin.value,
   }))
+  /** it could not be had; the table is drawn whole then */
+  const failed = ref(false)
   const virtual = shallowRef<{ rows: Ref<Rows> } | null>(null)
   const scope = effectScope()
   async function bring(): Promise<void> {
@@ -58,10 +60,8 @@ export function useLongTable<T extends { key: string }>(holder: Ref<HTMLElement 
   }
   function becomeLong(): void {
     measureAll()
-    // drawn whole where it cannot be had
     void bring().catch(() => (failed.value = true))
   }
-  const failed = ref(false)
   // to measure makes the page lay itself out, which a table that is drawn whole has no use for
   onMounted(() => watch(isLong, (long) => long && becomeLong(), { immediate: true, flush: 'post' }))
   onScopeDispose(() => scope.stop())
@@ -71,7 +71,11 @@ export function useLongTable<T extends { key: string }>(holder: Ref<HTMLElement 
   const items = computed(() => rows()?.getVirtualItems() ?? [])
   const idle = useIdle()
   // what is drawn for no window never rests
-  const isWhole = computed(() => (failed.value || !isLong.value) && (idle.value || !('document' in globalThis)))
+  const isShort = computed(() => !isLong.value && (idle.value || !('document' in globalThis)))
+  /** a table that grows long while it is looked at stays whole until it can be reckoned what is in sight */
+  const wasShort = ref(false)
+  watch(isShort, (short) => (wasShort.value ||= short), { immediate: true })
+  const isWhole = computed(() => isShort.value || failed.value || (wasShort.value && virtual.value === null))
   const all = computed(() => lines.value.map((line, at) => ({ line, at })))
   return {
     shown: computed(() => {
