@@ -72,22 +72,20 @@ export function structureProblem(value: unknown, path: readonly string[] = [], m
   return walked(value, [...path], mostText)
 }
 
+const at = (path: readonly string[], message: string): Problem => ({ path: path.join('.'), value: null, message })
+const isForbidden = (key: string): boolean => FORBIDDEN.has(key)
+
 /** @param path grows and shrinks on the way; a copy a step would cost more than the rest */
 function walked(value: unknown, path: string[], mostText: number): Problem | null {
-  const at = (message: string, ...more: string[]): Problem => ({
-    path: [...path, ...more].join('.'),
-    value: null,
-    message,
-  })
   if (typeof value === 'string' && value.length > mostText)
-    return at(`a text of ${spaced(value.length)} letters; at most ${spaced(mostText)}`)
+    return at(path, `a text of ${spaced(value.length)} letters; at most ${spaced(mostText)}`)
   if (typeof value !== 'object' || value === null) return null
   if (path.length > LIMITS.depth) return { ...tooDeep, path: path.slice(0, 4).join('.') }
   const keys = Object.keys(value)
   if (!Array.isArray(value)) {
-    if (keys.length > LIMITS.fields) return at(`an object of ${keys.length} fields; at most ${LIMITS.fields}`)
-    const forbidden = keys.find((key) => FORBIDDEN.has(key))
-    if (forbidden) return at(`${forbidden} is not a field of this document`, forbidden)
+    if (keys.length > LIMITS.fields) return at(path, `an object of ${keys.length} fields; at most ${LIMITS.fields}`)
+    const forbidden = keys.find(isForbidden)
+    if (forbidden) return at([...path, forbidden], `${forbidden} is not a field of this document`)
   }
   for (const key of keys) {
     const inner = (value as Record<string, unknown>)[key]

@@ -108,19 +108,56 @@ export async function saveDesign(
   version: number,
   document: Design,
 ): Promise<DesignEntry | null> {
-  return inTransaction(db, async (tx) => {
-    const [row] = await tx
+  const [row] = await saving(db).execute({ id, version, ...named(document) })
+  return row ? toEntry(row) : null
+}
+
+/**
+ * The design as it is now, its new version in the history and the oldest one out of it: one statement, so that all of
+ * it happens or nothing, and the document goes to the database once. It is planned once a connection.
+ */
+function prepareSave(db: Database) {
+  const given = (name: string) => sql`${sql.placeholder(name)}`
+  const saved = db.$with('saved').as(
+    db
       .update(design)
-      .set({ ...named(document), version: sql`${design.version} + 1`, updatedAt: sql`clock_timestamp()` })
-      .where(and(eq(design.id, id), eq(design.version, version), isNull(design.deletedAt)))
-      .returning(entryColumns)
-    if (!row) return null
-    await tx.insert(designHistory).values({ designId: id, version: row.version, document })
-    const oldest = row.version - HISTORY_KEPT + 1
-    if (oldest > 1)
-      await tx.delete(designHistory).where(and(eq(designHistory.designId, id), lt(designHistory.version, oldest)))
-    return toEntry(row)
-  })
+      .set({
+        name: given('name'),
+        variant: given('variant'),
+        placeLabel: given('placeLabel'),
+        document: sql`${sql.param(sql.placeholder('document'), design.document)}`,
+        version: sql`${design.version} + 1`,
+        updatedAt: sql`clock_timestamp()`,
+      })
+      .where(
+        and(
+          eq(design.id, sql.placeholder('id')),
+          eq(design.version, sql.placeholder('version')),
+          isNull(design.deletedAt),
+        ),
+      )
+      .returning({ ...entryColumns, document: design.document }),
+  )
+  const kept = db
+    .$with('kept', {})
+    .as(sql`insert into ${designHistory} (design_id, version, document) select id, version, document from ${saved}`)
+  const dropped = db.$with('dropped', {}).as(
+    sql`delete from ${designHistory} using ${saved} where ${designHistory.designId} = ${saved.id}
+      and ${designHistory.version} <= ${saved.version} - ${sql.raw(String(HISTORY_KEPT))}`,
+  )
+  const { id, familyId, name, variant, placeLabel, version, updatedAt, deletedAt, archivedAt } = saved
+  return db
+    .with(saved, kept, dropped)
+    .select({ id, familyId, name, variant, placeLabel, version, updatedAt, deletedAt, archivedAt })
+    .from(saved)
+    .prepare('save_design')
+}
+
+const prepared = new WeakMap<Database, ReturnType<typeof prepareSave>>()
+function saving(db: Database) {
+  let statement = prepared.get(db)
+  if (!statement) prepared.set(db, (statement = prepareSave(db)))
+  return statement
 }
 
 export async function historyOf(db: Database, id: string): Promise<HistoryEntry[]> {
