@@ -4,6 +4,27 @@ import { fuzz } from '../trouble/fuzz.mjs'
 import { Ground } from '../trouble/ground.mjs'
 import { hostile } from '../trouble/hostile.mjs'
 import { freeze, killBackend, killPostmaster, killServer } from '../trouble/kills.mjs'
+import { summary } from '../trouble/load.mjs'
+
+describe('the figures of a load', () => {
+  it('are of all calls, and of those that no standstill of the machine touched, nor the backlog after it', () => {
+    const calls = [
+      { from: 0, to: 10 },
+      { from: 95, to: 205 },
+      { from: 250, to: 330 },
+      { from: 310, to: 322 },
+    ]
+    expect(summary(calls, 1, [[100, 200]])).toEqual({
+      requests: 4,
+      p50Ms: 80,
+      p99Ms: 110,
+      failed: 1,
+      machineStill: { times: 1, longestMs: 100 },
+      calm: { requests: 2, p50Ms: 12, p99Ms: 12 },
+    })
+    expect(summary(calls, 0, []).calm).toEqual({ requests: 4, p50Ms: 80, p99Ms: 110 })
+  })
+})
 
 /** The trouble of `npm run trouble`, shortened. */
 describe.runIf(findPostgres() !== null)('trouble', () => {

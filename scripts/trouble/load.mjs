@@ -1,17 +1,55 @@
+import { spawn } from 'node:child_process'
 import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { text } from 'node:stream/consumers'
 import { larkspurBench } from '@ambrel/core'
 import { pause } from '../process.mjs'
 import { call } from './clients.mjs'
 
+/**
+ * Watches, from a process that has nothing to do, for the whiles in which the machine itself stands still: another's
+ * machine may lend its processors elsewhere, and no server answers then.
+ * @returns ends the watch and tells them as [from, to], ms of the clock
+ */
+async function watchMachine() {
+  const watch = spawn(process.execPath, [join(import.meta.dirname, 'standstill.mjs')], {
+    stdio: ['pipe', 'pipe', 'ignore'],
+  })
+  await new Promise((resolve) => watch.stdout.once('data', resolve))
+  return async () => {
+    const told = text(watch.stdout)
+    watch.stdin.end()
+    return JSON.parse(await told)
+  }
+}
+
 const quantile = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]
-const summary = (times, failed) => {
+const quantiles = (times) => {
   const sorted = times.toSorted((a, b) => a - b)
-  const [p50, p99] = [0.5, 0.99].map((share) => Number(quantile(sorted, share).toFixed(1)))
-  return { requests: sorted.length, failed, p50Ms: p50, p99Ms: p99 }
+  const [p50Ms, p99Ms] = [0.5, 0.99].map((share) => Number((quantile(sorted, share) ?? NaN).toFixed(1)))
+  return { requests: sorted.length, p50Ms, p99Ms }
+}
+
+/**
+ * What came of calls: of all of them, and of those that no standstill of the machine touched. One lasts until what it
+ * piled up is worked off, about as long again.
+ */
+export function summary(calls, failed, standstills) {
+  const still = standstills.map(([from, to]) => [from, 2 * to - from])
+  const calm = calls.filter(({ from, to }) => still.every(([begin, end]) => to < begin || from > end))
+  const tookMs = ({ from, to }) => to - from
+  return {
+    ...quantiles(calls.map(tookMs)),
+    failed,
+    machineStill: { times: still.length, longestMs: Math.max(0, ...standstills.map(([from, to]) => to - from)) },
+    calm: quantiles(calm.map(tookMs)),
+  }
 }
 
 /** A server that has just been started is slow for its first seconds; they are not counted. */
 const WARM_S = 4
+
+const clock = () => performance.timeOrigin + performance.now()
 
 /** So many calls a second, begun evenly whether the earlier ones have ended or not. */
 async function steadily(perSecond, seconds, one) {
@@ -20,37 +58,39 @@ async function steadily(perSecond, seconds, one) {
 }
 
 async function calls(perSecond, seconds, one) {
-  const times = []
+  const done = []
   let failed = 0
   const running = []
+  const standstills = await watchMachine()
   const began = performance.now()
   for (let i = 0; i < perSecond * seconds; i++) {
     const due = began + (i * 1000) / perSecond
     if (due > performance.now()) await pause(due - performance.now())
-    const from = performance.now()
+    const from = clock()
     running.push(
       one(i).then((good) => {
-        times.push(performance.now() - from)
+        done.push({ from, to: clock() })
         if (!good) failed++
       }),
     )
   }
   await Promise.all(running)
-  return summary(times, failed)
+  return summary(done, failed, await standstills())
 }
 
-/** Fifty clients, each saving its design once a second. */
+/** Fifty clients, each saving its design once a second; as a page does, none sends a save before the last is answered. */
 export async function saves(base, seconds) {
   const designs = []
   for (let i = 0; i < 50; i++)
     designs.push((await call(base(), 'POST', '/designs', { ...larkspurBench(), name: `Client ${i}` })).body)
-  return steadily(50, seconds, async (i) => {
-    const design = designs[i % 50]
+  const answered = designs.map(() => Promise.resolve(true))
+  const save = async (design, i) => {
     const document = { ...design.document, notes: String(i) }
     const { status, body } = await call(base(), 'PUT', `/designs/${design.id}`, { version: design.version, document })
     if (status === 200) design.version = body.version
     return status === 200
-  })
+  }
+  return steadily(50, seconds, (i) => (answered[i % 50] = answered[i % 50].then(() => save(designs[i % 50], i))))
 }
 
 /** Four hundred a second of what a page asks: lists, designs, parts, history, health and a save. */
