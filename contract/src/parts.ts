@@ -4,9 +4,11 @@ import { LIMITS } from './limits.ts'
 import { PART_KINDS, PART_TABLES, type PartKind } from './partTables.ts'
 import { problemsOf } from './problems.ts'
 import { objectOf } from './schemaOf.ts'
+import { isSoundPart } from './sound.ts'
 
 /** What keeps a part from being taken into a design, at its fields; nothing for a sound one. */
 export function partProblems(kind: PartKind, part: unknown): Problem[] {
+  if (isSoundPart(PART_TABLES[kind], part)) return partInvariants(kind, part as PartOfKind[PartKind])
   const problems = problemsOf(objectOf(PART_TABLES[kind]), part, (path) => {
     const field = (PART_TABLES[kind] as AnyTable)[path.split('.')[0]]
     return field ? { label: field.label, unit: 'unit' in field ? field.unit : '' } : null

@@ -78,46 +78,42 @@ async function calls(perSecond, seconds, one) {
   return summary(done, failed, await standstills())
 }
 
-/** Fifty clients, each saving its design once a second; as a page does, none sends a save before the last is answered. */
-export async function saves(base, seconds) {
+/** So many designs, and how each is saved: as by a page, which sends no save before the last is answered. */
+async function manyDesigns(base, count) {
   const designs = []
-  for (let i = 0; i < 50; i++)
-    designs.push((await call(base(), 'POST', '/designs', { ...larkspurBench(), name: `Client ${i}` })).body)
-  const answered = designs.map(() => Promise.resolve(true))
-  const save = async (design, i) => {
-    const document = { ...design.document, notes: String(i) }
+  for (let i = 0; i < count; i++) {
+    const { body } = await call(base(), 'POST', '/designs', { ...larkspurBench(), name: `Client ${i}` })
+    designs.push({ ...body, answered: Promise.resolve(true) })
+  }
+  const put = async (design, mark) => {
+    const document = { ...design.document, notes: String(mark) }
     const { status, body } = await call(base(), 'PUT', `/designs/${design.id}`, { version: design.version, document })
     if (status === 200) design.version = body.version
     return status === 200
   }
-  return steadily(50, seconds, (i) => (answered[i % 50] = answered[i % 50].then(() => save(designs[i % 50], i))))
+  const save = (mark) => {
+    const design = designs[mark % count]
+    return (design.answered = design.answered.then(() => put(design, mark)))
+  }
+  return { designs, save }
 }
 
-/** Four hundred a second of what a page asks: lists, designs, parts, history, health and a save. */
+/** Fifty clients, each saving its design once a second. */
+export async function saves(base, seconds) {
+  const { save } = await manyDesigns(base, 50)
+  return steadily(50, seconds, save)
+}
+
+const SAVE_EVERY = 20
+
+/** Four hundred a second of what twenty pages ask: lists, designs, parts, history, health and saves. */
 export async function mixed(base, seconds) {
-  const { body } = await call(base(), 'POST', '/designs', { ...larkspurBench(), name: 'Mixed' })
-  const paths = [
-    '/designs',
-    `/designs/${body.id}`,
-    `/designs/${body.id}/history`,
-    '/health',
-    '/parts?kind=battery',
-    '/bin',
-  ]
-  return steadily(400, seconds, async (i) => {
-    if (i % 20 === 0)
-      return (
-        (
-          await call(base(), 'POST', '/designs', {
-            name: 'x',
-            latitudeDeg: 48,
-            longitudeDeg: 7,
-            climate: 'cold-valley',
-          })
-        ).status === 201
-      )
-    return (await call(base(), 'GET', paths[i % paths.length])).status === 200
-  })
+  const { designs, save } = await manyDesigns(base, SAVE_EVERY)
+  const [{ id }] = designs
+  const paths = ['/designs', `/designs/${id}`, `/designs/${id}/history`, '/health', '/parts?kind=battery', '/bin']
+  return steadily(400, seconds, async (i) =>
+    i % SAVE_EVERY === 0 ? save(i / SAVE_EVERY) : (await call(base(), 'GET', paths[i % paths.length])).status === 200,
+  )
 }
 
 const residentMB = (pid) => Number(readFileSync(`/proc/${pid}/status`, 'utf8').match(/VmRSS:\s+(\d+)/)[1]) / 1024

@@ -14,6 +14,8 @@ const GRACE_MS = 5000
 /** A database that is only just starting is waited for. */
 const OPEN_TRIES = 8
 const OPEN_PAUSE_MS = 1000
+/** More at once than the usual 511 are let wait: a connection turned away is tried again only seconds later. */
+const WAITING_CONNECTIONS = 4096
 /** Exit codes, as docs/operations.md lists them. */
 const WRONG_USE = 2
 const NO_DATABASE = 7
@@ -92,7 +94,7 @@ server.on('error', (error: NodeJS.ErrnoException) =>
     WRONG_USE,
   ),
 )
-server.listen(port, host, () => {
+server.listen({ port, host, backlog: WAITING_CONNECTIONS }, () => {
   const address = server.address()
   const real = typeof address === 'object' && address ? address.port : 0
   logger.info({ port: real }, 'listening')

@@ -1,7 +1,8 @@
-import { and, asc, desc, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gte, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm'
 import { migrate, type Design } from '@ambrel/core'
 import type { DesignEntry, HistoryEntry, StoredDesign } from '@ambrel/contract'
 import type { Database } from './database.ts'
+import { planned } from './planned.ts'
 import { design, designHistory, job } from './schema.ts'
 import { inTransaction } from './transaction.ts'
 
@@ -57,29 +58,34 @@ function upToDate(document: Design): Design {
 
 /** Every design on the shelf, or in the bin, families together in the order they were made. */
 export async function listDesigns(db: Database, inBin = false): Promise<DesignEntry[]> {
-  const rows = await db
-    .select(entryColumns)
-    .from(design)
-    .where(inBin ? isNotNull(design.deletedAt) : isNull(design.deletedAt))
-    .orderBy(asc(design.createdAt))
+  const rows = await (inBin ? inTheBin : onTheShelf)(db).execute()
   return rows.map(toEntry)
 }
 
+const entriesWhere = (db: Database, where: SQL) =>
+  db.select(entryColumns).from(design).where(where).orderBy(asc(design.createdAt))
+const onTheShelf = planned((db) => entriesWhere(db, isNull(design.deletedAt)).prepare('designs'))
+const inTheBin = planned((db) => entriesWhere(db, isNotNull(design.deletedAt)).prepare('designs_in_bin'))
+
 export async function readDesign(db: Database, id: string): Promise<StoredDesign | null> {
-  const [row] = await db
-    .select({ ...entryColumns, document: design.document })
-    .from(design)
-    .where(and(eq(design.id, id), isNull(design.deletedAt)))
+  const [row] = await oneDesign(db).execute({ id })
   return row ? { ...toEntry(row), document: upToDate(row.document) } : null
 }
 
 export async function hasDesign(db: Database, id: string): Promise<boolean> {
-  const rows = await db
-    .select({ id: design.id })
-    .from(design)
-    .where(and(eq(design.id, id), isNull(design.deletedAt)))
+  const rows = await idOfDesign(db).execute({ id })
   return rows.length > 0
 }
+
+const thisOne = and(eq(design.id, sql.placeholder('id')), isNull(design.deletedAt))
+const oneDesign = planned((db) =>
+  db
+    .select({ ...entryColumns, document: design.document })
+    .from(design)
+    .where(thisOne)
+    .prepare('design'),
+)
+const idOfDesign = planned((db) => db.select({ id: design.id }).from(design).where(thisOne).prepare('design_id'))
 
 /** Stores a new design, in a family of its own unless one is named. */
 export async function createDesign(
@@ -114,9 +120,9 @@ export async function saveDesign(
 
 /**
  * The design as it is now, its new version in the history and the oldest one out of it: one statement, so that all of
- * it happens or nothing, and the document goes to the database once. It is planned once a connection.
+ * it happens or nothing, and the document goes to the database once.
  */
-function prepareSave(db: Database) {
+const saving = planned((db) => {
   const given = (name: string) => sql`${sql.placeholder(name)}`
   const saved = db.$with('saved').as(
     db
@@ -151,23 +157,21 @@ function prepareSave(db: Database) {
     .select({ id, familyId, name, variant, placeLabel, version, updatedAt, deletedAt, archivedAt })
     .from(saved)
     .prepare('save_design')
-}
-
-const prepared = new WeakMap<Database, ReturnType<typeof prepareSave>>()
-function saving(db: Database) {
-  let statement = prepared.get(db)
-  if (!statement) prepared.set(db, (statement = prepareSave(db)))
-  return statement
-}
+})
 
 export async function historyOf(db: Database, id: string): Promise<HistoryEntry[]> {
-  const rows = await db
-    .select({ version: designHistory.version, savedAt: designHistory.savedAt })
-    .from(designHistory)
-    .where(eq(designHistory.designId, id))
-    .orderBy(desc(designHistory.version))
+  const rows = await versionsOf(db).execute({ id })
   return rows.map(({ version, savedAt }) => ({ version, savedAt: savedAt.toISOString() }))
 }
+
+const versionsOf = planned((db) =>
+  db
+    .select({ version: designHistory.version, savedAt: designHistory.savedAt })
+    .from(designHistory)
+    .where(eq(designHistory.designId, sql.placeholder('id')))
+    .orderBy(desc(designHistory.version))
+    .prepare('design_history'),
+)
 
 export async function readVersion(db: Database, id: string, version: number): Promise<Design | null> {
   const [row] = await db

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto'
-import { and, asc, count, eq, sql } from 'drizzle-orm'
+import { and, asc, count, eq, sql, type SQL } from 'drizzle-orm'
 import { DESIGN_VERSION, partOfToday } from '@ambrel/core'
 import { LIMITS, PART_TABLES, type OwnPart, type PartKind, type StoredPart } from '@ambrel/contract'
 import { partProblems } from '@ambrel/contract/check'
 import type { Database } from './database.ts'
+import { planned } from './planned.ts'
 import { part } from './schema.ts'
 import { inTransaction } from './transaction.ts'
 
@@ -16,13 +17,14 @@ const ofToday = ({ format, ...row }: Row): StoredPart => ({
 
 /** The sound parts of the shelf, one's own after those of the program; one that no design could take is left out. */
 export async function listParts(db: Database, kind?: PartKind): Promise<StoredPart[]> {
-  const rows = await db
-    .select()
-    .from(part)
-    .where(kind ? eq(part.kind, kind) : undefined)
-    .orderBy(asc(part.kind), asc(part.own), asc(part.id))
+  const rows = await (kind ? ofKind(db).execute({ kind }) : ofAnyKind(db).execute())
   return rows.map(ofToday).filter((each) => partProblems(each.kind, each.part).length === 0)
 }
+
+const shelf = (db: Database, where?: SQL) =>
+  db.select().from(part).where(where).orderBy(asc(part.kind), asc(part.own), asc(part.id))
+const ofKind = planned((db) => shelf(db, eq(part.kind, sql.placeholder('kind'))).prepare('parts_of_kind'))
+const ofAnyKind = planned((db) => shelf(db).prepare('parts'))
 
 export async function readPart(db: Database, id: string): Promise<StoredPart | null> {
   const [row] = await db.select().from(part).where(eq(part.id, id))
