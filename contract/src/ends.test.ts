@@ -112,7 +112,7 @@ function expectSound(design: Design, told: string): void {
 
 /** One of a thing told as if it were several. */
 const MANY_OF_ONE =
-  /(?<![\d.,:\u2009−–/-])1 (?:years|days|hours|weeks|months|winters|times|strings|units|modules|loads|circuits|lines|arrays|fuses|breakers|batteries|controllers|inverters|trackers|pumps|cells|nights|phases|quotes|parts|pieces)\b/
+  /(?<![\d.,:\u2009\u202f−–/-])1 (?:years|days|hours|weeks|months|winters|times|strings|units|modules|loads|circuits|lines|arrays|fuses|breakers|batteries|controllers|inverters|trackers|pumps|cells|nights|phases|quotes|parts|pieces)\b/
 
 /** Every text within what is told, its figures written out. */
 function textsOf(value: unknown): string[] {

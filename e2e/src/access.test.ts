@@ -78,55 +78,60 @@ async function wrong(page: Page, path: string, value: string): Promise<void> {
   await page.locator('[data-problem]').waitFor()
 }
 
+/** Nothing is wrong with the page as it stands, by day and, in what a theme decides, by night. */
+async function sound(page: Page, what: string): Promise<void> {
+  await atRest(page)
+  expect(await audit(page), what).toEqual([])
+  await page.emulateMedia({ colorScheme: 'dark' })
+  await page.locator('html.dark').waitFor({ state: 'attached' })
+  await atRest(page)
+  expect(await audit(page, true), `${what}, by night`).toEqual([])
+  await page.emulateMedia({ colorScheme: 'light' })
+  await page.locator('html:not(.dark)').waitFor({ state: 'attached' })
+}
+
 describe('whoever listens, uses keys, or sees little', () => {
-  for (const night of [false, true]) {
-    const theme = night ? 'night' : 'day'
+  it('finds every step without a fault, by day and by night', async () => {
+    const { page } = await openPage(application.browser)
+    await openDemo(page, application.base)
+    for (const step of STEPS) {
+      await onTo(page, step)
+      await unfold(page)
+      await sound(page, step)
+    }
+  })
 
-    it(`finds every step without a fault, by ${theme}`, async () => {
-      const { page } = await openPage(application.browser, { night })
-      await openDemo(page, application.base)
-      for (const step of STEPS) {
-        await onTo(page, step)
-        await unfold(page)
-        expect(await audit(page, night), step).toEqual([])
-      }
-    })
+  it('finds what opens over a step without a fault, by day and by night', async () => {
+    const { page } = await openPage(application.browser)
+    await openDemo(page, application.base)
+    for (const { name, step, open, dialog } of OPENED) {
+      await toStep(page, step)
+      await open(page)
+      if (dialog) await page.locator('.el-dialog:visible').first().waitFor()
+      await sound(page, name)
+    }
+  })
 
-    it(`finds what opens over a step without a fault, by ${theme}`, async () => {
-      const { page } = await openPage(application.browser, { night })
-      await openDemo(page, application.base)
-      for (const { name, step, open, dialog } of OPENED) {
-        await toStep(page, step)
-        await open(page)
-        if (dialog) await page.locator('.el-dialog:visible').first().waitFor()
-        await atRest(page)
-        expect(await audit(page, night), name).toEqual([])
-      }
-    })
-
-    it(`finds the shelves, a new design and its empty steps without a fault, by ${theme}`, async () => {
-      const { page } = await openPage(application.browser, { night })
-      await page.goto(application.base)
-      await page.locator('[data-mini=drawn]').first().waitFor()
-      expect(await audit(page, night), 'shelf').toEqual([])
-      await page.locator('[data-new]').click()
-      await page.getByRole('button', { name: 'Make it' }).click()
-      await atRest(page)
-      expect(await audit(page, night), 'a new design with what lacks').toEqual([])
-      await page.goto(`${application.base}/guide`)
-      await page.locator('[data-guide] h2').first().waitFor()
-      expect(await audit(page, night), 'the guide').toEqual([])
-      await page.goto(`${application.base}/parts`)
-      await page.locator('[data-new-part]').click()
-      await atRest(page)
-      expect(await audit(page, night), 'a new part').toEqual([])
-      await newDesign(page, application.base, `Empty ${theme}`)
-      for (const step of STEPS) {
-        await onTo(page, step)
-        expect(await audit(page, night), `empty ${step}`).toEqual([])
-      }
-    })
-  }
+  it('finds the shelves, a new design and its empty steps without a fault, by day and by night', async () => {
+    const { page } = await openPage(application.browser)
+    await page.goto(application.base)
+    await page.locator('[data-mini=drawn]').first().waitFor()
+    await sound(page, 'shelf')
+    await page.locator('[data-new]').click()
+    await page.getByRole('button', { name: 'Make it' }).click()
+    await sound(page, 'a new design with what lacks')
+    await page.goto(`${application.base}/guide`)
+    await page.locator('[data-guide] h2').first().waitFor()
+    await sound(page, 'the guide')
+    await page.goto(`${application.base}/parts`)
+    await page.locator('[data-new-part]').click()
+    await sound(page, 'a new part')
+    await newDesign(page, application.base, 'Empty')
+    for (const step of STEPS) {
+      await onTo(page, step)
+      await sound(page, `empty ${step}`)
+    }
+  })
 
   it('finds every step without a fault on a phone, where nothing is wider than it', async () => {
     const { page } = await openPage(application.browser, { width: 390, height: 844 })

@@ -8,8 +8,8 @@ import type { Page } from 'playwright-core'
  * @param colours only what a theme decides: the same page in another theme has the same structure
  */
 export async function audit(page: Page, colours = false): Promise<string[]> {
-  // the page allows no script but its own: this one comes from outside of it
-  await page.evaluate(axe.source)
+  // the page allows no script but its own: this one comes from outside of it, once a page
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
   const { violations } = await page.evaluate(
     (only) =>
       (window as unknown as { axe: { run: (where: Document, options: object) => Promise<AxeResults> } }).axe.run(

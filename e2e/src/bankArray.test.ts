@@ -129,7 +129,7 @@ describe('the array', () => {
     const { page } = await open('Larkspur Bench', 'Flooded bank', '4')
     const card = page.locator('section', { has: page.getByRole('heading', { name: 'Layouts within every limit' }) })
     await card
-      .getByText(/refused: over \d+ V on a cold dawn/)
+      .getByText(/refused: over \d+\sV on a cold dawn/)
       .first()
       .waitFor()
     const before = await rail(page, 'array')
@@ -152,7 +152,7 @@ describe('the array', () => {
     expect(await changes(beta, '0.26')).toBe('-0.26')
     await setField(page, 'arrays.0.module.vmpV', '80')
     await page
-      .getByText(/Vmp 80 V must lie below Voc/)
+      .getByText(/Vmp 80\sV must lie below Voc/)
       .first()
       .waitFor()
   })

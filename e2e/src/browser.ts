@@ -11,8 +11,9 @@ const ARGS = [
   '--disable-component-update',
   '--disable-sync',
   '--in-process-gpu',
-  // a page of a test lives for seconds: what the optimising compiler makes of it comes too late
-  '--js-flags=--no-opt',
+  // a page of a test lives for seconds: what the optimising compiler makes of it comes too late, and what threads
+  // beside it prepare takes the machine from the other tests
+  '--js-flags=--no-opt --single-threaded',
 ]
 
 /** Debian's Chromium, without its own calls to the network. */

@@ -159,7 +159,7 @@ describe('a new design', () => {
     await page.locator('input[name=units][value=imperial]').check()
     await page.locator('input[name=elevation]').fill('100000')
     await page.getByRole('button', { name: 'Make it' }).click()
-    await page.getByText(/^100.000 ft is above 19.685 ft$/).waitFor()
+    await page.getByText(/^100.000\sft is above 19.685\sft$/).waitFor()
     await page.locator('input[name=elevation]').fill('3200 ft')
     await page.locator('input[name=service][value=split-phase]').check()
     await page.locator('input[name=systemV][value="48"]').check()

@@ -258,7 +258,7 @@ describe('what a load costs and what a meter says', () => {
     await page.locator('[data-measured]').waitFor()
     const basis = () => page.locator(`[data-load="${id}"] td.basis select option:checked`).innerText()
     expect(await basis()).toBe('metered')
-    expect(await page.locator('[data-measured]').innerText()).toMatch(/720 Wh a day\s+7 % over the guess of 672 Wh/)
+    expect(await page.locator('[data-measured]').innerText()).toMatch(/720\sWh a day\s+7\s% over the guess of 672\sWh/)
     await saved(page)
     await page
       .locator('[data-measured]')

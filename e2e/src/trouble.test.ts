@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { BrowserContext, Page } from 'playwright-core'
 import { openPage } from './browser.ts'
-import { becomes, changes, drawn, fieldAt, newDesign, rail, saved, setField } from './pages.ts'
+import { becomes, changes, drawn, fieldAt, newDesign, openDemo, rail, saved, setField } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -141,6 +141,20 @@ describe('the keys', () => {
     await page.unroute(checks)
     await page.locator('[data-saved]', { hasText: /^Saved .* 1 to put right/ }).waitFor()
     await becomes(() => serverWatts(id), '132')
+  })
+
+  it('a part of the program that does not come is told, and shown as soon as it comes', async () => {
+    const { page } = await openPage(application.browser)
+    const views = /\/assets\/CostStep-[^/]*\.js/
+    await page.route(views, (route) => route.abort())
+    await openDemo(page, application.base)
+    await page.locator('.rail [data-step=cost]').click()
+    const banner = page.locator('[data-banner]')
+    await banner.getByText('A part of the program does not come.').waitFor()
+    await banner.locator('[data-load-again]').waitFor()
+    await page.unroute(views)
+    await page.locator('[data-bench=cost] h1').waitFor()
+    await banner.waitFor({ state: 'detached' })
   })
 
   it('undoing a suggestion leaves what was edited since; one that changes nothing says so and is no step', async () => {

@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory, START_LOCATION } from 'vue-router'
+import { patiently } from './frame/fetching.ts'
 import { fetchStep } from './frame/stepViews.ts'
 import ShelfPage from './shelf/ShelfPage.vue'
 import { askAhead } from './stores/api.ts'
@@ -9,24 +10,24 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'shelf', component: ShelfPage },
-    { path: '/parts', name: 'parts', component: () => import('./parts/PartsPage.vue') },
-    { path: '/guide', name: 'guide', component: () => import('./guide/GuidePage.vue') },
+    { path: '/parts', name: 'parts', component: patiently(() => import('./parts/PartsPage.vue')) },
+    { path: '/guide', name: 'guide', component: patiently(() => import('./guide/GuidePage.vue')) },
     {
       path: '/design/:id/report',
       name: 'report',
-      component: () => import('./report/ReportPage.vue'),
+      component: patiently(() => import('./report/ReportPage.vue')),
       props: true,
     },
     {
       path: '/design/:id/drawings',
       name: 'drawings',
-      component: () => import('./report/DrawingSheets.vue'),
+      component: patiently(() => import('./report/DrawingSheets.vue')),
       props: true,
     },
     {
       path: '/design/:id/:step?',
       name: 'design',
-      component: () => import('./frame/DesignFrame.vue'),
+      component: patiently(() => import('./frame/DesignFrame.vue')),
       props: (route) => ({ id: String(route.params.id), step: stepOf(route.params.step) }),
     },
     { path: '/:rest(.*)', redirect: '/' },

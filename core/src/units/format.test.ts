@@ -13,7 +13,7 @@ describe('figures as a reader sees them', () => {
     [60, 'm', 'imperial', '197 ft'],
     [8, 'mm', 'imperial', '0.315 in'],
     [0.32, 'share', 'metric', '32 %'],
-    [21480, '', 'metric', '21 480'],
+    [21480, '', 'metric', '21\u202f480'],
     [0, 'W', 'metric', '0 W'],
     [1, 'days', 'metric', '1 day'],
     [1.5, 'days', 'metric', '1.5 days'],

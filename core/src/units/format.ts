@@ -12,7 +12,7 @@ import {
 /** The reader's choice of units; it never changes a stored value. */
 export type UnitSystem = 'metric' | 'imperial'
 
-const THIN_SPACE = ' '
+const THIN_SPACE = '\u202f'
 const MINUS = '−'
 
 /**
@@ -122,6 +122,9 @@ export function quantity(
   const shownUnit = other ? other.unit : unit
   return withUnit(shownUnit === '°C' || shownUnit === '°F' ? decimal(shown, 1) : significant(shown), shownUnit)
 }
+
+/** A figure and its unit as one word, which no line parts. */
+export const keptTogether = (figure: string): string => figure.replaceAll(' ', '\u00a0')
 
 const UNIT_WORDS = new Set(['years', 'days'])
 

@@ -11,7 +11,7 @@ describe('a text with figures', () => {
     [say`${percent(0.305)} of ${amount(7412, 'Wh')}`, '31 % of 7.41 kWh', '31 % of 7.41 kWh'],
     [say`${amount(40, 'L')} and ${amount(56, 'kg')}`, '40 L and 56 kg', '10.6 gal and 123 lb'],
     [say`${3} strings`, '3 strings', '3 strings'],
-    [say`${exact(60.04, 'V')} of ${exact(200000, 'W')}`, '60.04 V of 200 000 W', '60.04 V of 200 000 W'],
+    [say`${exact(60.04, 'V')} of ${exact(200000, 'W')}`, '60.04 V of 200\u202f000 W', '60.04 V of 200\u202f000 W'],
     [say`${exact(NaN, 'V')}`, 'NaN', 'NaN'],
     [say`Run: ${{ size: '2/0 AWG' }}`, 'Run: 2/0 AWG (67.4 mm²)', 'Run: 2/0 AWG'],
     [say`Run: ${{ size: '16 mm2' }}`, 'Run: 16 mm²', 'Run: 16 mm² (about 5 AWG)'],
@@ -26,6 +26,12 @@ describe('a text with figures', () => {
     expect(said(say`a ${inner}, ${'lead'}`)).toBe('a 48 V bank, lead')
     expect(say`a ${'lead'} bank`).toBe('a lead bank')
     expect(said(joined([inner, 'b', say`${2}`], '; '))).toBe('48 V bank; b; 2')
+  })
+
+  it('parts no figure from its unit where that is wanted, nor its thousands ever', () => {
+    const text = say`${volts(48)} at ${exact(21480, 'W')} for 3 days`
+    expect(said(text)).toBe('48 V at 21\u202f480 W for 3 days')
+    expect(said(text, 'metric', true)).toBe('48\u00a0V at 21\u202f480\u00a0W for 3 days')
   })
 
   it('says each figure once, whatever it stands in', () => {

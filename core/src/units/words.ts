@@ -1,4 +1,4 @@
-import { fieldUnit, quantity, significant, withUnit, type UnitSystem } from './format.ts'
+import { fieldUnit, keptTogether, quantity, significant, withUnit, type UnitSystem } from './format.ts'
 
 /** A figure within a text, in its stored unit; how it is written is the reader's. */
 export interface Amount {
@@ -49,15 +49,23 @@ export function joined(parts: readonly Words[], between: string): Words {
   return parts.reduce<Words>((all, part, i) => (i === 0 ? part : say`${all}${between}${part}`), '')
 }
 
-/** Writes a text out. @param system the reader's units */
-export function said(words: Words, system: UnitSystem = 'metric'): string {
-  return typeof words === 'string' ? words : words.map((word) => written(word, system)).join('')
+/**
+ * Writes a text out.
+ *
+ * @param system the reader's units
+ * @param kept whether no figure is parted from its unit by the end of a line
+ */
+export function said(words: Words, system: UnitSystem = 'metric', kept = false): string {
+  return typeof words === 'string' ? words : words.map((word) => written(word, system, kept)).join('')
 }
 
-function written(word: Word, system: UnitSystem): string {
+function written(word: Word, system: UnitSystem, kept: boolean): string {
   if (typeof word === 'string') return word
-  if ('size' in word) return conductor(word, system)
-  const { value, unit, decimals, exact } = word
+  const figure = 'size' in word ? conductor(word, system) : amountOf(word, system)
+  return kept ? keptTogether(figure) : figure
+}
+
+function amountOf({ value, unit, decimals, exact }: Amount, system: UnitSystem): string {
   if (!Number.isFinite(value)) return String(value)
   return exact ? exactly(value, unit, system) : quantity(value, unit, system, decimals)
 }

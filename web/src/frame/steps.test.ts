@@ -28,7 +28,7 @@ describe('the rail', () => {
     ['generator', /^\d+(\.\d)? h a year$/],
     ['winter', /^holds, 9 in 10$/],
     ['wiring', /^(\d+) of \1 circuits sound$/],
-    ['cost', /^2\d \d{3} USD$/],
+    ['cost', /^2\d\u202f\d{3} USD$/],
     ['build', /^0 of 20 done$/],
     ['log', /^no readings yet$/],
   ] as const)('%s says %s', (step, words) => {

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { useMediaQuery, usePreferredDark, useStorage } from '@vueuse/core'
 import { computed, ref, type Ref } from 'vue'
-import { quantity, said, type UnitSystem, type Words } from '@ambrel/core/units'
+import { keptTogether, quantity, said, type UnitSystem, type Words } from '@ambrel/core/units'
 
 /** A choice kept in this browser; one that keeps nothing forgets it with the page, and that is all. */
 function kept<T extends string | boolean>(key: string, initial: T): Ref<T> {
@@ -55,8 +55,8 @@ export const usePrefs = defineStore('prefs', () => {
     toggleTheme: () => (chosenTheme.value = theme.value === 'night' ? 'day' : 'night'),
     toggleUnits: () => (units.value = units.value === 'metric' ? 'imperial' : 'metric'),
     /** a stored value in the reader's units */
-    show: (value: number | null | undefined, unit: string) => quantity(value, unit, units.value),
+    show: (value: number | null | undefined, unit: string) => keptTogether(quantity(value, unit, units.value)),
     /** a text with figures, in the reader's units */
-    say: (words: Words) => said(words, units.value),
+    say: (words: Words) => said(words, units.value, true),
   }
 })
