@@ -109,7 +109,7 @@ describe('the circuits', () => {
     const drawing = await wires(page)
     await setField(page, await field(page, 'array:array-1', 'oneWayM'), '180')
     expect(await changes(() => cable(page, 'array:array-1'), before)).toMatch(/AWG/)
-    expect(await changes(() => wires(page), drawing)).toContain('180 m')
+    expect(await changes(() => wires(page), drawing)).toContain('180\u00a0m')
     await saved(page)
     await page.reload()
     await becomes(() => page.locator(`[data-circuit-row="array:array-1"] input`).inputValue(), '180')
