@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
-import { computed, defineAsyncComponent } from 'vue'
+import { computed } from 'vue'
 import type { ApexOptions } from 'apexcharts'
 import { usePrefs } from '../stores/prefs.ts'
 import { chartSentence } from './chartWords.ts'
 import FiguresTable from './FiguresTable.vue'
 import { useIdle } from './useIdle.ts'
+import { fetched } from '../frame/fetching.ts'
 
-const ApexChart = defineAsyncComponent(() => import('vue3-apexcharts'))
+const ApexChart = fetched(() => import('vue3-apexcharts'))
 
 const props = defineProps<{
   type: 'bar' | 'line' | 'area'

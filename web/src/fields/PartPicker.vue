@@ -1,12 +1,13 @@
 <script setup lang="ts" generic="T extends { id: string; name: string; estimated: string[] }">
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { FilePlus2, SlidersHorizontal } from '@lucide/vue'
 import { structuredCloneOf } from '@ambrel/core'
 import type { PartKind } from '@ambrel/contract'
 import { useParts } from '../stores/parts.ts'
 import ChoiceField from './ChoiceField.vue'
+import { fetched } from '../frame/fetching.ts'
 
-const PartMaker = defineAsyncComponent(() => import('../parts/PartMaker.vue'))
+const PartMaker = fetched(() => import('../parts/PartMaker.vue'))
 
 /** Takes a part from the shelf into the design as a snapshot, or one that is made here from its label or its sheet. */
 const props = defineProps<{ modelValue: T; kind: PartKind; label: string; fits?: (part: T) => boolean }>()

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, useTemplateRef } from 'vue'
 import { setField, type Step } from '@ambrel/core'
 import { useDesign } from '../stores/design.ts'
 import { noteOf, withNote } from './notes.ts'
 import { STEP_NAMES } from './steps.ts'
+import { fetched } from './fetching.ts'
 
 /** What somebody wrote of a step, in Markdown: shown under its head, and edited there. */
-const MarkdownText = defineAsyncComponent(() => import('./MarkdownText.vue'))
+const MarkdownText = fetched(() => import('./MarkdownText.vue'))
 const props = defineProps<{ step: Step }>()
 const design = useDesign()
 const name = computed(() => STEP_NAMES[props.step])

@@ -1,4 +1,4 @@
-import { ref } from 'vue'
+import { defineAsyncComponent, ref, type AsyncComponentLoader, type Component } from 'vue'
 
 /** How many parts of the program were wanted and have not come. */
 export const missing = ref(0)
@@ -24,3 +24,6 @@ export function patiently<T>(load: () => Promise<T>): () => Promise<T> {
     }
   }
 }
+
+/** A component that is brought in when it is first shown. */
+export const fetched = <T extends Component>(load: AsyncComponentLoader<T>): T => defineAsyncComponent(patiently(load))

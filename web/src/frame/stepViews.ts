@@ -1,7 +1,7 @@
-import { defineAsyncComponent, type Component } from 'vue'
+import type { Component } from 'vue'
 import type { Step } from '@ambrel/core'
 import { loadCheck } from '../stores/check.ts'
-import { patiently } from './fetching.ts'
+import { fetched } from './fetching.ts'
 
 /** This file brings nothing of the core with it: the address alone is enough to begin fetching what it shows. */
 const LOADERS: Record<Step, () => Promise<Component>> = {
@@ -22,13 +22,13 @@ const LOADERS: Record<Step, () => Promise<Component>> = {
 export type Overlay = 'palette' | 'keys' | 'variant' | 'history' | 'winterTable' | 'about' | 'around'
 
 const loadDialogs = () => import('./FrameDialogs.vue')
-export const FrameDialogs = defineAsyncComponent(patiently(loadDialogs))
+export const FrameDialogs = fetched(loadDialogs)
 
 const loadCautions = () => import('./StepCautions.vue')
-export const StepCautions = defineAsyncComponent(patiently(loadCautions))
+export const StepCautions = fetched(loadCautions)
 
 export const STEP_VIEWS = Object.fromEntries(
-  Object.entries(LOADERS).map(([step, loader]) => [step, defineAsyncComponent(patiently(loader))]),
+  Object.entries(LOADERS).map(([step, loader]) => [step, fetched(loader)]),
 ) as Record<Step, Component>
 
 /** Brings in every step, the dialogs and the charts once the first is shown, so that steps change at once and work offline. */

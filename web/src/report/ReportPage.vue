@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue'
+import { computed } from 'vue'
 import {
   cautionsOf,
   circuitCable,
@@ -25,9 +25,10 @@ import { useWinter } from '../stores/winter.ts'
 import { choicesOf } from './choices.ts'
 import { useOpened } from './opened.ts'
 import { yearsWords } from '../frame/yearsWords.ts'
+import { fetched } from '../frame/fetching.ts'
 
 /** The whole design on paper: verdict, findings, each step's figures and choices, parts, tasks and notes. */
-const MarkdownText = defineAsyncComponent(() => import('../frame/MarkdownText.vue'))
+const MarkdownText = fetched(() => import('../frame/MarkdownText.vue'))
 const props = defineProps<{ id: string }>()
 const design = useDesign()
 const log = useLog()

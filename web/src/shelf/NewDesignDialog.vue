@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, reactive, ref, useTemplateRef, watch } from 'vue'
+import { computed, onMounted, reactive, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import {
   decimal,
@@ -15,6 +15,7 @@ import type { NewDesignBody } from '@ambrel/contract'
 import { api, ApiRefusal } from '../stores/api.ts'
 import { usePrefs } from '../stores/prefs.ts'
 import RadioSet from './RadioSet.vue'
+import { fetched } from '../frame/fetching.ts'
 
 const prefs = usePrefs()
 const emit = defineEmits<{ close: [] }>()
@@ -74,7 +75,7 @@ function place(): { latitudeDeg: number; longitudeDeg: number } | null {
     ? { latitudeDeg: latitude.value, longitudeDeg: longitude.value }
     : null
 }
-const LandMap = defineAsyncComponent(() => import('./LandMap.vue'))
+const LandMap = fetched(() => import('./LandMap.vue'))
 const mapped = ref(false)
 function pick(latitudeDeg: number, longitudeDeg: number): void {
   form.latitude = String(latitudeDeg)

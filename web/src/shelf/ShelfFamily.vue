@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, ref } from 'vue'
+import { ref } from 'vue'
 import { Archive, Copy, Download, Pencil, Trash2 } from '@lucide/vue'
 import type { DesignEntry } from '@ambrel/contract'
 import { saveDesign } from '../frame/files.ts'
@@ -7,12 +7,13 @@ import { tell } from '../saving/tabs.ts'
 import { api } from '../stores/api.ts'
 import { archive, duplicate, renameFamily, renameVariant } from './rename.ts'
 import { dayOf } from './words.ts'
+import { fetched } from '../frame/fetching.ts'
 
 /** A design on the shelf: its variants, each with its winter, and what can be done with them. */
 const props = defineProps<{ family: DesignEntry[] }>()
 /** work that changes the shelf, to be done and told of by it */
 const emit = defineEmits<{ change: [work: () => Promise<unknown>] }>()
-const MiniStrip = defineAsyncComponent(() => import('./MiniStrip.vue'))
+const MiniStrip = fetched(() => import('./MiniStrip.vue'))
 
 /** What is being given another name: one variant, or with none the design. */
 const renaming = ref<{ id: string | null; name: string } | null>(null)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ArchiveRestore, FileUp, Moon, Package, Plus, Sun } from '@lucide/vue'
 import type { DesignEntry } from '@ambrel/contract'
@@ -13,8 +13,9 @@ import KeptEdits from './KeptEdits.vue'
 import ShelfFamily from './ShelfFamily.vue'
 import { archive } from './rename.ts'
 import { dayOf } from './words.ts'
+import { fetched } from '../frame/fetching.ts'
 
-const NewDesignDialog = defineAsyncComponent(() => import('./NewDesignDialog.vue'))
+const NewDesignDialog = fetched(() => import('./NewDesignDialog.vue'))
 
 const router = useRouter()
 const prefs = usePrefs()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
+import { ref, useTemplateRef, watch } from 'vue'
 import { cellsOfLoads, loadsFromCells, nextId, type Load, addLoads } from '@ambrel/core'
 import { useEventListener } from '@vueuse/core'
 import { LIMITS } from '@ambrel/contract'
@@ -19,6 +19,7 @@ import LoadTable from './LoadTable.vue'
 import MeteringHelper from './MeteringHelper.vue'
 import PumpsCard from './PumpsCard.vue'
 import StripsCard from './StripsCard.vue'
+import { fetched } from '../../frame/fetching.ts'
 
 const design = useDesign()
 const prefs = usePrefs()
@@ -27,7 +28,7 @@ const pasting = ref(false)
 const pasted = ref('')
 const idle = useIdle()
 /** It brings a list that opens with it, which the first picture does without. */
-const LoadAdder = defineAsyncComponent(() => import('./LoadAdder.vue'))
+const LoadAdder = fetched(() => import('./LoadAdder.vue'))
 const adder = useTemplateRef<{ focus: () => void }>('adder')
 let asked = false
 useNewRow(() => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { Trash2 } from '@lucide/vue'
 import {
   climateFromCells,
@@ -19,9 +19,10 @@ import CellsDialog from '../../frame/CellsDialog.vue'
 import { useDesign } from '../../stores/design.ts'
 import { placeHoursOf, useWeather } from '../../stores/weather.ts'
 import ClimateTable from './ClimateTable.vue'
+import { fetched } from '../../frame/fetching.ts'
 
-const ImportDialog = defineAsyncComponent(() => import('./ImportDialog.vue'))
-const ImportReport = defineAsyncComponent(() => import('./ImportReport.vue'))
+const ImportDialog = fetched(() => import('./ImportDialog.vue'))
+const ImportReport = fetched(() => import('./ImportReport.vue'))
 
 const design = useDesign()
 const weather = useWeather()
