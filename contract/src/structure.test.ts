@@ -45,7 +45,7 @@ describe('a parsed value', () => {
   it('holds no text longer than the longest that is allowed', () => {
     const design = { ...larkspurBench(), name: 'n'.repeat(LIMITS.notes + 1) }
     expect(checkDesign(design).problems).toMatchObject([
-      { path: 'name', message: expect.stringContaining('20 001 letters') },
+      { path: 'name', message: expect.stringContaining('20\u202f001 letters') },
     ])
   })
 })
