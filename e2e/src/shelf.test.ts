@@ -84,6 +84,18 @@ describe('the design shelf', () => {
     expect(errors).toEqual([])
   })
 
+  it('prints the report with all its winters, however soon it is asked to', async () => {
+    const { page } = await openPage(application.browser)
+    await page.addInitScript(() => {
+      window.print = () => (document.body.dataset.printed = document.querySelector('figcaption')?.textContent ?? 'none')
+    })
+    await openDemo(page, application.base)
+    await page.goto(page.url().replace(/[^/]+$/, 'report'))
+    await page.locator('[data-print]').click()
+    await page.locator('body[data-printed]').waitFor()
+    expect(await page.locator('body').getAttribute('data-printed')).toContain('over 30 made years')
+  })
+
   it('prints a step whole, over as many sheets as it takes', async () => {
     const { page } = await openPage(application.browser)
     await openDemo(page, application.base)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { until } from '@vueuse/core'
+import { computed, nextTick, ref } from 'vue'
 import {
   cautionsOf,
   circuitCable,
@@ -49,7 +50,8 @@ const sums = computed((): [string, number][] => {
   ]
   return all.filter(([, sum]) => sum !== 0)
 })
-const summary = computed(() => design.winterSummary)
+/** of all its winters: the first look at a few is for a page that follows, not for paper */
+const summary = computed(() => (winter.running ? null : design.winterSummary))
 const says = computed(() =>
   summary.value && drawn.value
     ? prefs.say(verdict(drawn.value, summary.value, winter.ranked ? provedBottleneck(winter.ranked.list) : null))
@@ -69,7 +71,14 @@ const cautions = computed(() => (design.document ? cautionsOf(design.document) :
 const choices = computed(() => (design.document ? choicesOf(design.document, prefs.show) : []))
 const readings = computed(() => log.readings.length)
 const general = computed(() => (drawn.value?.notes ?? '').split(/^## /m)[0].trim())
-const print = () => window.print()
+const waits = ref(false)
+async function print(): Promise<void> {
+  waits.value = true
+  await until(() => summary.value !== null || winter.failure !== '').toBe(true)
+  waits.value = false
+  await nextTick()
+  window.print()
+}
 const today = new Date().toLocaleDateString([], { dateStyle: 'long' })
 const laid = computed(() => design.derived?.circuits.filter(({ circuit }) => !circuit.within) ?? [])
 const oneLineSvg = computed(() => {
@@ -85,7 +94,9 @@ const oneLineSvg = computed(() => {
     <template v-if="drawn">
       <nav class="row no-print" aria-label="Report">
         <RouterLink class="act" :to="{ name: 'design', params: { id, step: 'winter' } }">Back to the design</RouterLink>
-        <button class="act main" data-print @click="print">Print</button>
+        <button class="act main" data-print :disabled="waits" @click="print">
+          {{ waits ? 'Printed once the winters are run…' : 'Print' }}
+        </button>
       </nav>
       <main>
         <h1>
@@ -97,7 +108,7 @@ const oneLineSvg = computed(() => {
           local code, permits, the makers’ manuals and a licensed electrician have the last word.
         </p>
         <p v-if="says" class="verdict" data-verdict>{{ says }}</p>
-        <p v-else class="quiet">running winters…</p>
+        <p v-else class="quiet">{{ winter.failure || 'running winters…' }}</p>
         <figure v-if="summary">
           <WeekBars :weeks="summary.weeks" :width="720" :height="60" full />
           <figcaption class="quiet">
