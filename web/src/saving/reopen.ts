@@ -1,4 +1,4 @@
-import { sameDocument, type StoredDesign } from '@ambrel/contract'
+import { merged, sameDocument, type StoredDesign } from '@ambrel/contract'
 import { DESIGN, migrate, type Design } from '@ambrel/core'
 import { loadCheck, type Check } from '../stores/check.ts'
 import { drafts, type Draft } from './drafts.ts'
@@ -49,13 +49,25 @@ async function setAside(draft: Draft, why: string): Promise<void> {
 /** A draft as this version reads it, or why it cannot be read. */
 function readDraft(draft: Draft, stored: StoredDesign | null, check: Check): Reopened | string {
   try {
-    const { version, unsent: _unsent } = draft
+    const { version } = draft
     if (!Number.isInteger(version)) return 'it is damaged'
     const found = documentOf(draft.document, stored, check)
     if (typeof found === 'string') return found
     const typed = draft.entered ? documentOf(draft.entered, stored, check) : null
     const entered = typed && typeof typed !== 'string' ? typed.entered : null
     const { document } = found
+    // nothing of it was unsent: what the server has by now rules, and what is typed wrong goes on waiting beside that
+    if (stored && draft.unsent === false) {
+      const waits = entered && merged(document, entered, stored.document)
+      return {
+        document: stored.document,
+        entered: waits,
+        version: stored.version,
+        unsent: false,
+        conflict: false,
+        sent: [],
+      }
+    }
     const sent = Array.isArray(draft.sent) ? draft.sent : []
     const unsent = !stored || !sameDocument(document, stored.document)
     const mineArrived = sent.some((each) => sameDocument(each, stored?.document))

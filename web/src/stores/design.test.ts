@@ -331,6 +331,22 @@ describe('a store that keeps nothing', () => {
 })
 
 describe('a wrong value', () => {
+  it('that is all a page left does not stand against what was saved from elsewhere meanwhile', async () => {
+    const design = await opened()
+    setWatts(design, -5)
+    await settle()
+    await design.leave()
+    server.saveElsewhere((document) => (document.loads[1].quantity = 4))
+    const again = await opened()
+    expect(again.conflict).toBeNull()
+    expect(again.saveState).toBe('saved')
+    expect(again.document?.loads[1].quantity).toBe(4)
+    expect(again.waiting.get('loads.0.runningW')).toBe(-5)
+    expect(again.waiting.size).toBe(1)
+    await settle()
+    expect(server.stored.document.loads[1].quantity).toBe(4)
+  })
+
   it('is kept beside the last good one, which goes on ruling and is saved with the rest', async () => {
     const design = await opened()
     setWatts(design, -5)
