@@ -12,7 +12,8 @@ import { useLongTable } from './useLongTable.ts'
 const props = defineProps<{ byRoom: boolean }>()
 const design = useDesign()
 const prefs = usePrefs()
-const loads = computed(() => design.document!.loads)
+/** none once the design is let go of: what reckons the rows of a long list looks once more before it goes */
+const loads = computed<readonly Load[]>(() => design.document?.loads ?? [])
 const opened = ref('')
 const LEG_WORDS: Partial<Record<Leg, string>> = { AB: '240', ABC: 'all 3' }
 /** the same list as long as the service is the same, so that an edit of one load draws one row */
