@@ -2,15 +2,18 @@ import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
 import { STEPS } from '@ambrel/core'
 import { audit } from './audit.ts'
-import { openPage } from './browser.ts'
-import { atRest, becomes, drawn, newDesign, openDemo, setField, unfold } from './pages.ts'
+import { takePage } from './browser.ts'
+import { atRest, becomes, drawn, goTo, newDesign, openDemo, setField, unfold } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
 
-/** A step as it opens by its address, with nothing over it. */
+/** A step as it opens from the shelf, with nothing over it. */
 async function toStep(page: Page, step: string): Promise<void> {
-  await page.goto(page.url().replace(/[^/]+$/, step))
+  const { pathname } = new URL(page.url())
+  await goTo(page, application.base, '/')
+  await page.locator('[data-new]').waitFor()
+  await goTo(page, application.base, pathname.replace(/[^/]+$/, step))
   await standing(page, step)
 }
 /** The next step, by the rail. */
@@ -92,7 +95,7 @@ async function sound(page: Page, what: string): Promise<void> {
 
 describe('whoever listens, uses keys, or sees little', () => {
   it('finds every step without a fault, by day and by night', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await openDemo(page, application.base)
     for (const step of STEPS) {
       await onTo(page, step)
@@ -102,7 +105,7 @@ describe('whoever listens, uses keys, or sees little', () => {
   })
 
   it('finds what opens over a step without a fault, by day and by night', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await openDemo(page, application.base)
     for (const { name, step, open, dialog } of OPENED) {
       await toStep(page, step)
@@ -113,17 +116,17 @@ describe('whoever listens, uses keys, or sees little', () => {
   })
 
   it('finds the shelves, a new design and its empty steps without a fault, by day and by night', async () => {
-    const { page } = await openPage(application.browser)
-    await page.goto(application.base)
+    const { page } = await takePage(application.browser)
+    await goTo(page, application.base, '/')
     await page.locator('[data-mini=drawn]').first().waitFor()
     await sound(page, 'shelf')
     await page.locator('[data-new]').click()
     await page.getByRole('button', { name: 'Make it' }).click()
     await sound(page, 'a new design with what lacks')
-    await page.goto(`${application.base}/guide`)
+    await goTo(page, application.base, '/guide')
     await page.locator('[data-guide] h2').first().waitFor()
     await sound(page, 'the guide')
-    await page.goto(`${application.base}/parts`)
+    await goTo(page, application.base, '/parts')
     await page.locator('[data-new-part]').click()
     await sound(page, 'a new part')
     await newDesign(page, application.base, 'Empty')
@@ -134,7 +137,7 @@ describe('whoever listens, uses keys, or sees little', () => {
   })
 
   it('finds every step without a fault on a phone, where nothing is wider than it', async () => {
-    const { page } = await openPage(application.browser, { width: 390, height: 844 })
+    const { page } = await takePage(application.browser, { width: 390, height: 844 })
     await openDemo(page, application.base)
     for (const step of STEPS) {
       await onTo(page, step)
@@ -162,7 +165,7 @@ describe('whoever listens, uses keys, or sees little', () => {
   })
 
   it('leaves two thirds of a page that is zoomed to twice its size to the bench', async () => {
-    const { page } = await openPage(application.browser, { width: 640, height: 400 })
+    const { page } = await takePage(application.browser, { width: 640, height: 400 })
     await openDemo(page, application.base)
     const share = await page.locator('main').evaluate((bench) => bench.clientHeight / window.innerHeight)
     expect(share).toBeGreaterThan(2 / 3)
@@ -171,7 +174,7 @@ describe('whoever listens, uses keys, or sees little', () => {
   })
 
   it('reads the strip week by week with the arrow keys, and as a table', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await openDemo(page, application.base)
     await page.locator('[data-strip]').focus()
     await page.keyboard.press('ArrowRight')
@@ -186,7 +189,7 @@ describe('whoever listens, uses keys, or sees little', () => {
   })
 
   it('finds fields, loads, findings, parts and words in the palette, and says what a word means', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await openDemo(page, application.base)
     const ask = async (words: string) => {
       await page.keyboard.press('Control+k')
@@ -228,7 +231,7 @@ describe('whoever listens, uses keys, or sees little', () => {
   })
 
   it('has a line of the parts of a step that says which is in view and leads to each', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await page.emulateMedia({ reducedMotion: 'reduce' })
     await openDemo(page, application.base)
     for (const step of ['place', 'bank', 'array', 'inverter']) {

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs'
-import { chromium, type Browser, type Page } from 'playwright-core'
+import { isDeepStrictEqual } from 'node:util'
+import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core'
 import CHROMIUMS from '../../scripts/chromium.json' with { type: 'json' }
 
 const ARGS = [
@@ -27,15 +28,22 @@ const SLOWNESS = Number(process.env.AMBREL_SLOWNESS ?? 1)
 /** A wait ends by what the page shows; one that would never ends after fifteen seconds of a quiet machine. */
 export const PATIENCE_MS = 15_000 * SLOWNESS
 
+interface PageOptions {
+  width?: number
+  height?: number
+  night?: boolean
+}
+
+/** A page, and the errors that were seen in it. */
+export interface Opened {
+  page: Page
+  errors: string[]
+}
+
 /** A page of its own store and size; errors in it are gathered. */
-export async function openPage(
-  browser: Browser,
-  options: { width?: number; height?: number; night?: boolean } = {},
-): Promise<{ page: Page; errors: string[] }> {
-  const { width = 1280, height = 800, night = false } = options
+export async function openPage(browser: Browser, options: PageOptions = {}): Promise<Opened> {
   const context = await browser.newContext({
-    viewport: { width, height },
-    colorScheme: night ? 'dark' : 'light',
+    ...looks(options),
     locale: 'en-GB',
     timezoneId: 'Etc/UTC',
   })
@@ -48,4 +56,50 @@ export async function openPage(
     if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) errors.push(message.text())
   })
   return { page, errors }
+}
+
+function looks({ width = 1280, height = 800, night = false }: PageOptions) {
+  return { viewport: { width, height }, colorScheme: night ? ('dark' as const) : ('light' as const) }
+}
+
+/** Pages that may be used by more than one test: whose they are, and whether one uses them now. */
+const shared = new Map<BrowserContext, Opened & { options: PageOptions; isFree: boolean }>()
+
+/**
+ * As {@link openPage}, but where a test before this one has left such a page as it found it, that one is taken again:
+ * to load the application anew takes longer than most of what is done in it.
+ */
+export async function takePage(browser: Browser, options: PageOptions = {}): Promise<Opened> {
+  for (const [context, kept] of shared)
+    if (kept.isFree && context.browser() === browser && isDeepStrictEqual(kept.options, options)) {
+      kept.isFree = false
+      return kept
+    }
+  const opened = await openPage(browser, options)
+  shared.set(opened.page.context(), { ...opened, options, isFree: false })
+  return opened
+}
+
+/**
+ * Ends what a test had open.
+ *
+ * @param leave puts a page that may be used again back to what it was, and says whether it is
+ */
+export async function giveBack(context: BrowserContext, leave: (page: Page) => Promise<boolean>): Promise<void> {
+  const kept = shared.get(context)
+  if (kept?.isFree) return
+  if (kept && kept.errors.length === 0 && context.pages().length === 1) {
+    const { colorScheme, viewport } = looks(kept.options)
+    await kept.page.unrouteAll({ behavior: 'wait' })
+    await kept.page.emulateMedia({ colorScheme, media: null, reducedMotion: null })
+    await kept.page.setViewportSize(viewport)
+    const isAsFound = await leave(kept.page)
+    if (kept.errors.length > 0) throw new Error(`on leaving the page: ${kept.errors.join('; ')}`)
+    if (isAsFound) {
+      kept.isFree = true
+      return
+    }
+  }
+  shared.delete(context)
+  await context.close()
 }

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { DESIGN_VERSION } from '@ambrel/core'
-import { openPage } from './browser.ts'
+import { openPage, takePage } from './browser.ts'
 import {
   becomes,
   changes,
   drawn,
   fieldAt,
+  goTo,
   newDesign,
   newDesignByHand,
   openDemo,
@@ -21,7 +22,7 @@ const application = useApplication()
 
 describe('from nothing to a winter answer', () => {
   it('makes a design through all seven steps by Suggest, edits, undoes, reloads and finds it saved', async () => {
-    const { page, errors } = await openPage(application.browser)
+    const { page, errors } = await takePage(application.browser)
     await newDesignByHand(page, application.base, 'Test cabin')
     for (const [key, step] of [
       ['1', 'place'],
@@ -68,7 +69,7 @@ describe('from nothing to a winter answer', () => {
 
   it('every step opens without an error, in both themes, and narrow', async () => {
     for (const options of [{}, { night: true }, { width: 820 }]) {
-      const { page, errors } = await openPage(application.browser, options)
+      const { page, errors } = await takePage(application.browser, options)
       await openDemo(page, application.base)
       for (const key of ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']) {
         await page.keyboard.press(key)
@@ -84,9 +85,9 @@ describe('from nothing to a winter answer', () => {
 
 describe('two windows', () => {
   it('a shelf that was left runs no more winters, and runs them when it is back', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     const asked: string[] = []
-    await page.goto(application.base)
+    await goTo(page, application.base, '/')
     await page.locator('[data-mini]').first().waitFor()
     const cards = await page.locator('[data-mini]').count()
     expect(cards).toBeGreaterThan(3)
@@ -144,8 +145,8 @@ describe('two windows', () => {
 
 describe('a new design', () => {
   it('asks for the house too: coordinates in any spelling, feet, sockets, bank, and remembers the place', async () => {
-    const { page, errors } = await openPage(application.browser)
-    await page.goto(application.base)
+    const { page, errors } = await takePage(application.browser)
+    await goTo(page, application.base, '/')
     await page.locator('[data-new]').click()
     await page.waitForFunction(() => (document.activeElement as HTMLInputElement | null)?.name === 'name')
     await page.keyboard.type('Feet and inches')
@@ -182,7 +183,7 @@ describe('a new design', () => {
 
 describe('for those who listen and those who use keys', () => {
   it('the step is told and stands in the title, and the first stop of Tab leads past the rail', async () => {
-    const { page, errors } = await openPage(application.browser)
+    const { page, errors } = await takePage(application.browser)
     await openDemo(page, application.base)
     await page.locator('.rail [data-step=bank]').click()
     await page.waitForFunction(() => document.title === 'Bank · Larkspur Bench · Ambrel')
@@ -205,7 +206,7 @@ describe('for those who listen and those who use keys', () => {
 
 describe('bad input', () => {
   it('is named at its field and waits beside the last good value, which rules; the rest is saved; mended, it rules', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await newDesign(page, application.base, 'Wrong cabin')
     await saved(page)
     await setField(page, 'place.elevationM', '9000')
@@ -230,7 +231,7 @@ describe('bad input', () => {
   })
 
   it('an empty load list and a unit that does not divide the bank are named', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await newDesign(page, application.base, 'Empty cabin')
     await page.keyboard.press('2')
     await page.locator('[data-load]').first().waitFor()
@@ -250,8 +251,8 @@ describe('bad input', () => {
   })
 
   it('the new-design form and a broken file say what is wrong and lose nothing', async () => {
-    const { page } = await openPage(application.browser)
-    await page.goto(application.base)
+    const { page } = await takePage(application.browser)
+    await goTo(page, application.base, '/')
     await page.locator('[data-new]').click()
     await page.locator('input[name=name]').fill('Nowhere')
     await page.locator('input[name=latitude]').fill('95')
@@ -276,7 +277,7 @@ describe('bad input', () => {
 
 describe('the frame', () => {
   it('palette, keys, findings with remedy, working, units and variants', async () => {
-    const { page, errors } = await openPage(application.browser)
+    const { page, errors } = await takePage(application.browser)
     await openDemo(page, application.base)
     await page.keyboard.press('Control+k')
     await page.locator('[data-palette]').fill('go arr')
@@ -310,7 +311,7 @@ describe('the frame', () => {
   })
 
   it('every step takes an edit that reaches its figure', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await newDesign(page, application.base, 'Edited cabin')
     const edits: [string, string, string, string][] = [
       ['1', 'place', 'place.monthly.11.ghiKWhM2Day', '0.4'],
@@ -336,7 +337,7 @@ describe('the frame', () => {
   })
 
   it('a new variant, the build list and a reading are kept; the bin gives back', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await newDesign(page, application.base, 'Kept cabin')
     await page.getByRole('button', { name: 'New variant' }).click()
     await page.getByLabel('Name').fill('Second thought')

@@ -1,15 +1,28 @@
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
 import type { StoredDesign } from '@ambrel/contract'
-import { openPage } from './browser.ts'
+import { takePage } from './browser.ts'
 import { largeDesign } from './largeDesign.ts'
-import { becomes, centre, changes, drag, openDemo, rail, redrawn, saved, setField, still, strip } from './pages.ts'
+import {
+  becomes,
+  centre,
+  changes,
+  drag,
+  goTo,
+  openDemo,
+  rail,
+  redrawn,
+  saved,
+  setField,
+  still,
+  strip,
+} from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
 
 async function loadsOf(variant = 'As planned') {
-  const opened = await openPage(application.browser, { height: 1000 })
+  const opened = await takePage(application.browser, { height: 1000 })
   await openDemo(opened.page, application.base, variant)
   await opened.page.keyboard.press('2')
   await opened.page.locator('tbody.load').first().waitFor()
@@ -133,14 +146,14 @@ describe('the load list', () => {
 describe('a long list', () => {
   /** A design of so many loads, at its list. */
   async function longList(count: number) {
-    const opened = await openPage(application.browser, { height: 800 })
+    const opened = await takePage(application.browser, { height: 800 })
     const made = await fetch(`${application.base}/api/designs`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', origin: application.base },
       body: JSON.stringify(largeDesign(count, 1)),
     })
     const { id } = (await made.json()) as { id: string }
-    await opened.page.goto(`${application.base}/design/${id}/loads`)
+    await goTo(opened.page, application.base, `/design/${id}/loads`)
     await opened.page.locator('[data-add-load]').waitFor()
     return { ...opened, id }
   }

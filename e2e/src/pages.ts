@@ -2,7 +2,7 @@ import type { Browser, Locator, Page } from 'playwright-core'
 import { isDeepStrictEqual } from 'node:util'
 import type { DesignEntry, StoredDesign } from '@ambrel/contract'
 import { SAMPLE_FAMILIES, STEPS, type Step } from '@ambrel/core'
-import { openPage, PATIENCE_MS } from './browser.ts'
+import { PATIENCE_MS, takePage } from './browser.ts'
 
 /** Heights of the strip's bars, to see whether they moved. */
 export const strip = (page: Page) =>
@@ -169,13 +169,54 @@ async function ask<T>(
   return (await response.json()) as T
 }
 
+/** Leads a page to an address of the application: where it is there already, as back and forward do, without loading it anew. */
+export async function goTo(page: Page, base: string, path: string): Promise<void> {
+  if (page.url().startsWith(base)) await lead(page, path)
+  else await page.goto(base + path)
+}
+
+const lead = (page: Page, path: string) =>
+  page.evaluate((to) => {
+    history.pushState(null, '', to)
+    window.dispatchEvent(new PopStateEvent('popstate'))
+  }, path)
+
+/**
+ * Leaves a page at the shelf of designs with nothing over it, nothing unsaved and nothing remembered, for another test.
+ * @returns whether that is so
+ */
+export async function leaveAsFound(page: Page): Promise<boolean> {
+  const inTime = { timeout: 10_000 }
+  try {
+    const told = page.locator('[data-saved]')
+    if (await told.count()) {
+      await told.filter({ hasText: /^Saved/ }).waitFor(inTime)
+      if (/to put right/.test(await told.innerText())) return false
+    }
+    await lead(page, '/')
+    await page.locator('[data-new]').waitFor(inTime)
+    // what is remembered of the reader is told as by another window that forgets it
+    await page.evaluate(() => {
+      localStorage.clear()
+      window.dispatchEvent(new StorageEvent('storage', { storageArea: localStorage }))
+    })
+    await page
+      .locator('.el-overlay:visible, .el-message')
+      .first()
+      .waitFor({ state: 'detached', ...inTime })
+    return true
+  } catch {
+    return false
+  }
+}
+
 /** Opens a variant at a step, under its address. */
 async function openAt(page: Page, base: string, family: string, variant: string, step: Step): Promise<void> {
   const entries = await ask<DesignEntry[]>(base, '/designs')
   const entry = entries.find((each) => each.name === family && each.variant === variant)
   if (!entry) throw new Error(`there is no ${family} · ${variant}`)
   await asSeeded(base, entry)
-  await page.goto(`${base}/design/${entry.id}/${step}`)
+  await goTo(page, base, `/design/${entry.id}/${step}`)
   // the first bars may be of a few winters only
   await settled(page)
 }
@@ -198,13 +239,13 @@ export const openDemo = (page: Page, base: string, variant = 'As planned'): Prom
 export async function newDesign(page: Page, base: string, name: string): Promise<void> {
   const body = { name, latitudeDeg: 46.5, longitudeDeg: -84.2, elevationM: 0, climate: 'cold-valley' }
   const { id } = await ask<DesignEntry>(base, '/designs', body)
-  await page.goto(`${base}/design/${id}/place`)
+  await goTo(page, base, `/design/${id}/place`)
   await drawn(page)
 }
 
 /** Makes a new design by the dialog of the shelf. */
 export async function newDesignByHand(page: Page, base: string, name: string): Promise<void> {
-  await page.goto(base)
+  await goTo(page, base, '/')
   await page.locator('[data-new]').click()
   await page.locator('input[name=name]').fill(name)
   await page.locator('input[name=latitude]').fill('46.5')
@@ -233,7 +274,7 @@ export async function setField(page: Page, path: string, value: string): Promise
 
 /** Opens a demo variant at a step, numbered as on the rail. */
 export async function openVariant(browser: Browser, base: string, family: string, variant: string, step: string) {
-  const opened = await openPage(browser, { height: 1000 })
+  const opened = await takePage(browser, { height: 1000 })
   await openAt(opened.page, base, family, variant, STEPS[Number(step) - 1])
   await opened.page.locator('[data-bench] h1').waitFor()
   return opened

@@ -1,15 +1,15 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
-import { openPage } from './browser.ts'
-import { becomes, openVariant, saved } from './pages.ts'
+import { takePage } from './browser.ts'
+import { becomes, goTo, openVariant, saved } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
 
 async function partsPage() {
-  const opened = await openPage(application.browser)
-  await opened.page.goto(`${application.base}/parts`)
+  const opened = await takePage(application.browser)
+  await goTo(opened.page, application.base, '/parts')
   await opened.page.locator('[data-new-part]').waitFor()
   return opened
 }

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
-import { openPage } from './browser.ts'
+import { takePage } from './browser.ts'
 import {
   becomes,
   changes,
   drag,
   drawn,
+  goTo,
   newDesign,
   openDemo,
   rail,
@@ -30,7 +31,7 @@ const sourcesShown = (page: Page) => page.locator('[data-sources] tbody tr').cou
 
 describe('imported hours', () => {
   it('are mapped, read, reported, kept, run, compared, shared with another design, and survive a reload', async () => {
-    const { page, errors } = await openPage(application.browser)
+    const { page, errors } = await takePage(application.browser)
     await newDesign(page, application.base, 'Hour cabin')
     await setField(page, 'place.latitudeDeg', "48° 12' N")
     await setField(page, 'place.longitudeDeg', '115 24 00 W')
@@ -73,7 +74,7 @@ describe('imported hours', () => {
   })
 
   it('a file that cannot be used says why, with rows, and nothing is lost', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await openDemo(page, application.base, 'Flooded bank')
     await page.keyboard.press('1')
     const before = await strip(page)
@@ -94,7 +95,7 @@ describe('imported hours', () => {
   })
 
   it('a long file shows how far it is, and is left at once without a trace', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await openDemo(page, application.base, 'Flooded bank')
     await page.keyboard.press('1')
     const minutes = ['time,GHI,temp']
@@ -127,7 +128,7 @@ describe('imported hours', () => {
   })
 
   it('a design whose hours are not on this server says so, and goes on with its rows', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await openDemo(page, application.base)
     const id = page.url().match(/[0-9a-f-]{36}/)![0]
     const stored = await (await fetch(`${application.base}/api/designs/${id}`)).json()
@@ -151,7 +152,7 @@ describe('imported hours', () => {
       body: JSON.stringify(document),
     })
     const orphan = (await made.json()) as { id: string }
-    await page.goto(`${application.base}/design/${orphan.id}/place`)
+    await goTo(page, application.base, `/design/${orphan.id}/place`)
     await page.locator('section.strip .lacks', { hasText: 'not on this server' }).waitFor()
     await page.locator('[data-source=monthly]').click()
     await drawn(page)
@@ -160,7 +161,7 @@ describe('imported hours', () => {
 
 describe('the place by hand', () => {
   it('takes monthly rows from a spreadsheet, tells what is wrong with them, and undoes in one step', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await openDemo(page, application.base)
     await page.keyboard.press('1')
     await page.locator('[data-paste-climate]').click()
@@ -179,7 +180,7 @@ describe('the place by hand', () => {
   })
 
   it('a coordinate beyond its range, a wrong letter and a clock off the sun are named', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await newDesign(page, application.base, 'Lost cabin')
     await setField(page, 'place.latitudeDeg', '95')
     await page.getByText('latitude 95 is beyond 90°').waitFor()
@@ -197,7 +198,7 @@ describe('the place by hand', () => {
   })
 
   it('the horizon is dragged as one step, told as it goes, moved by keys, read from rows and written out', async () => {
-    const { page, errors } = await openPage(application.browser)
+    const { page, errors } = await takePage(application.browser)
     await openDemo(page, application.base, 'More sun, less bank')
     await page.keyboard.press('1')
     const point = page.locator('[data-horizon="2"]')

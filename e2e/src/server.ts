@@ -1,10 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import pg from 'pg'
-import type { Browser } from 'playwright-core'
+import type { Browser, Page } from 'playwright-core'
 import { afterAll, afterEach, beforeAll } from 'vitest'
-import { openBrowser } from './browser.ts'
-import { shown } from './pages.ts'
+import { giveBack, openBrowser } from './browser.ts'
+import { leaveAsFound, shown } from './pages.ts'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
@@ -50,7 +50,7 @@ async function onServer(url: string, statement: string): Promise<void> {
   await client.end()
 }
 
-/** The application and a browser for the tests of a file, started before and ended after them; pages end with their test. */
+/** The application and a browser for the tests of a file, started before and ended after them; pages end with their test, or are left for the next. */
 export function useApplication(): { readonly base: string; readonly browser: Browser } {
   let application: Awaited<ReturnType<typeof startApplication>>
   let browser: Browser
@@ -60,9 +60,10 @@ export function useApplication(): { readonly base: string; readonly browser: Bro
   })
   afterEach(async ({ task }) => {
     const pages = browser.contexts().flatMap((context) => context.pages())
-    if (task.result?.state === 'fail')
-      for (const page of pages) process.stderr.write(`${task.name}\n${await shown(page)}\n`)
-    await Promise.all(browser.contexts().map((context) => context.close()))
+    const failed = task.result?.state === 'fail'
+    if (failed) for (const page of pages) process.stderr.write(`${task.name}\n${await shown(page)}\n`)
+    const leave = async (page: Page) => !failed && leaveAsFound(page)
+    await Promise.all(browser.contexts().map((context) => giveBack(context, leave)))
   })
   afterAll(async () => {
     await browser?.close()

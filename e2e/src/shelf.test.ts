@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
 import { audit } from './audit.ts'
-import { openPage } from './browser.ts'
-import { becomes, newDesign, openDemo, saved } from './pages.ts'
+import { openPage, takePage } from './browser.ts'
+import { becomes, goTo, newDesign, openDemo, saved } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -19,9 +19,9 @@ const pagesOf = async (page: Page) =>
 
 describe('the design shelf', () => {
   it('finds, sorts, renames, copies, puts away and brings back', async () => {
-    const { page, errors } = await openPage(application.browser)
+    const { page, errors } = await takePage(application.browser)
     await newDesign(page, application.base, 'Aspen hut')
-    await page.goto(application.base)
+    await goTo(page, application.base, '/')
     await page.locator('[data-order]').selectOption('name')
     await becomes(() => names(page), 'Aspen hut, Copper Draw, Gannet Skerry, Larkspur Bench, Rowan Forks')
     await page.locator('[data-seek]').fill('flooded')
@@ -49,7 +49,7 @@ describe('the design shelf', () => {
   })
 
   it('keeps the notes of a design and of its steps; the report has them, without tags of theirs', async () => {
-    const { page, errors } = await openPage(application.browser)
+    const { page, errors } = await takePage(application.browser)
     await openDemo(page, application.base, 'More sun, less bank')
     await page.locator('[data-write-note]').click()
     await page.locator('[data-note-text]').fill('**Ask** the neighbour\n\n<img src=x onerror=alert(1)>')
@@ -97,7 +97,7 @@ describe('the design shelf', () => {
   })
 
   it('prints a step whole, over as many sheets as it takes', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await openDemo(page, application.base)
     await page.keyboard.press('0')
     await page.locator('[data-bench=build] h1').waitFor()

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { openPage } from './browser.ts'
+import { takePage } from './browser.ts'
 import { becomes, changes, fieldAt, newDesign, openVariant, rail, saved, setField } from './pages.ts'
 import { useApplication } from './server.ts'
 
@@ -7,7 +7,7 @@ const application = useApplication()
 
 describe('a whole system from place and loads', () => {
   it('comes by one button with its reasons and its winters, without a stop, and goes by one', async () => {
-    const { page, errors } = await openPage(application.browser)
+    const { page, errors } = await takePage(application.browser)
     await newDesign(page, application.base, 'Advised homestead')
     await page.keyboard.press('2')
     const before = await rail(page, 'bank')
@@ -25,7 +25,7 @@ describe('a whole system from place and loads', () => {
 
 describe('what is typed with a unit', () => {
   it('is converted in any field, and 80 ft stay 80 ft', async () => {
-    const { page } = await openPage(application.browser)
+    const { page } = await takePage(application.browser)
     await newDesign(page, application.base, 'Long trench')
     await page.keyboard.press('8')
     // nobody has measured it: it has no place of its own in the document until then

@@ -1,5 +1,5 @@
 import type Sortable from 'sortablejs'
-import { watch, type ObjectDirective, type WatchHandle } from 'vue'
+import type { ObjectDirective } from 'vue'
 import { firstRest } from '../drawing/useIdle.ts'
 
 /** What was dragged from where to where; places count the draggable things of a list. */
@@ -19,6 +19,7 @@ export interface DragLists {
   handle?: string
   /** false where the order within a list says nothing */
   sort?: boolean
+  /** asked whenever what holds the list is drawn anew */
   disabled?: () => boolean
   dropped: (drop: Dropped) => void
 }
@@ -33,7 +34,7 @@ const TOUCH_DELAY_MS = 160
  */
 export function dragLists({ group, draggable, handle, sort = true, disabled, dropped }: DragLists): ObjectDirective {
   /** null while what drags is still on its way */
-  const made = new WeakMap<Element, { sortable: Sortable; watching?: WatchHandle } | null>()
+  const made = new WeakMap<Element, Sortable | null>()
   let next: Node | null = null
   return {
     async mounted(list: HTMLElement) {
@@ -46,6 +47,7 @@ export function dragLists({ group, draggable, handle, sort = true, disabled, dro
         draggable,
         handle,
         sort,
+        disabled: disabled?.(),
         // let go beside the lists it goes back; a row of one long list may be dropped past its end
         revertOnSpill: group !== undefined,
         animation: 120,
@@ -62,14 +64,15 @@ export function dragLists({ group, draggable, handle, sort = true, disabled, dro
           dropped({ item, from, to, fromIndex: oldDraggableIndex!, toIndex: newDraggableIndex! })
         },
       })
-      const watching = disabled && watch(disabled, (off) => sortable.option('disabled', off), { immediate: true })
-      made.set(list, { sortable, watching })
+      made.set(list, sortable)
+    },
+    updated(list: HTMLElement) {
+      if (disabled) made.get(list)?.option('disabled', disabled())
     },
     beforeUnmount(list: HTMLElement) {
-      const held = made.get(list)
+      const sortable = made.get(list)
       made.delete(list)
-      held?.watching?.stop()
-      held?.sortable.destroy()
+      sortable?.destroy()
     },
   }
 }
