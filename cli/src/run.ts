@@ -38,7 +38,7 @@ export function runDesign(
   const results = Array.from({ length: years }, (_, index) => {
     const trace = tracePath ? emptyTrace(partsOf(design)) : null
     if (trace) traces.push(trace)
-    return engine.year(design, seed, index, trace)
+    return engine.year(design, seed, index, { trace })
   })
   if (tracePath) writeFileSync(tracePath, traceCsv(traces, partsOf(design) === 1 ? 'hour' : 'quarter'))
   const figures = results.map((year) => figuresOf(year, design.generator.fuelTripDays))

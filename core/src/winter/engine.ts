@@ -17,7 +17,7 @@ import { hoursQuestion, yearHours, type YearHours } from './hours.ts'
 import { runYear } from './loop.ts'
 import { ageAt } from './ageing.ts'
 import { agedPlan, runPlan, type RunPlan } from './plan.ts'
-import { emptyTrace, type Trace, type YearResult } from './year.ts'
+import type { Records, YearResult } from './year.ts'
 
 export interface RunRequest {
   years: number
@@ -66,26 +66,27 @@ export class WinterEngine {
    * One year of a design. Its constants are worked out once for the same document; a document is never changed in place
    * between two years of a run.
    * @param index which year of the sequence, from 0
+   * @param records what is to be written down of its steps
    */
-  year(design: Design, seed: number, index: number, trace: Trace | null = null): YearResult {
+  year(design: Design, seed: number, index: number, records: Records = {}): YearResult {
     if (this.planned?.design !== design || this.planned.seed !== seed || this.stale) {
       this.prepare(design, seed)
       this.keepHours(design)
       this.stale = false
-      this.planned = { design, seed, plan: { ...runPlan(design), startDay: this.startOf(design) }, lifeYears: null }
+      this.planned = { design, seed, plan: runPlan(design, this.startOf(design)), lifeYears: null }
     }
     const { plan } = this.planned
     const aged = design.winter.ageing && index > 0 ? agedPlan(plan, ageAt(index, this.bankLife(design))) : plan
-    return runYear(aged, this.hoursOf(design, seed, index), { trace, seed, index })
+    return runYear(aged, this.hoursOf(design, seed, index), { trace: records.trace, charge: records.charge, seed, index })
   }
 
   /** Years the bank lasts by its first year of the run: of cycling or of the calendar, whichever is less. */
   private bankLife(design: Design): number {
     const planned = this.planned!
     if (planned.lifeYears === null) {
-      const trace = emptyTrace(planned.plan.loads.parts)
-      runYear(planned.plan, this.hoursOf(design, planned.seed, 0), { trace, seed: planned.seed })
-      planned.lifeYears = lifeYears(trace.stateOfCharge, 1, design.bank.part).years
+      const charge = new Float32Array(HOURS * planned.plan.loads.parts)
+      runYear(planned.plan, this.hoursOf(design, planned.seed, 0), { charge, seed: planned.seed })
+      planned.lifeYears = lifeYears(charge, 1, design.bank.part).years
     }
     return planned.lifeYears
   }

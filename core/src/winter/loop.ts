@@ -4,16 +4,14 @@ import { inverterOutput } from '../inverter/efficiency.ts'
 import { tableAt } from '../math/interpolate.ts'
 import type { YearHours } from './hours.ts'
 import { VOLTAGE_STEPS, type RunPlan } from './plan.ts'
-import type { Trace, YearResult } from './year.ts'
+import type { Records, YearResult } from './year.ts'
 import { TAIL_FROM, TAIL_UNTIL } from './backupState.ts'
 import { YearRun } from './yearRun.ts'
 
 const TINY_WH = 1e-6
 
 /** Of which run a year is. */
-export interface OfRun {
-  /** filled step by step where it is given; the figures are the same with it and without */
-  trace?: Trace | null
+export interface OfRun extends Records {
   seed?: number
   /** of the year: each begins a day of the week later than the one before, and has failures of the grid of its own */
   index?: number
@@ -38,9 +36,9 @@ export interface OfRun {
 export function runYear(
   plan: RunPlan,
   hours: YearHours,
-  { trace = null, seed = 0, index = 0 }: OfRun = {},
+  { trace = null, charge = null, seed = 0, index = 0 }: OfRun = {},
 ): YearResult {
-  const run = new YearRun(plan, hours, trace, seed, index)
+  const run = new YearRun(plan, hours, { trace, charge }, seed, index)
   const guard = new EasyGuard(run)
   for (let day = 0; day < DAYS;) {
     day = trace === null && plan.grid === null ? easyDays(run, day, guard) : day
@@ -120,7 +118,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     plan
   const { parts, movableCapW, dc: dcW } = loads
   const { pvOutW, dcSourceW, acSourceW } = hours
-  const { acW, servedW, needW, conversionW, idleW } = easy
+  const { acW, needW, conversionW, idleW, servedBefore, conversionBefore, idleBefore } = easy
   const { a1, a2, a3, cqmaxAh } = bank.step
   const { qmaxAh, volts, maxChargeA, maxDischargeA, chargeEfficiency, absorbV, restedV, loadedV, lowCutV } = bank
   const { meetsAbsorption, startV } = guard
@@ -139,6 +137,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
   const perLoadedA = 1 / bank.loadedFromA
   const fullAh = qmaxAh - (1 - FULL) * bank.ratedAh
   const watchesStart = startV > 0
+  const { charge: charges } = run
 
   let available = run.availableAh
   let bound = run.boundAh
@@ -176,7 +175,9 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     let conversionSum = 0
     let idleSum = 0
     let storedAh = -(available + bound)
-    let count = 0
+    const beforeFirst = run.pot * (slots + 1)
+    let easyFrom = 0
+    let count = slots
 
     for (let slot = 0; slot < slots; slot++) {
       const hour = parts === 1 ? slot : (slot / parts) | 0
@@ -291,15 +292,12 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
             conversionSum += extraConversion
             idleSum += extraIdle
           }
-          servedSum += servedW[at]
-          conversionSum += conversionW[at]
-          idleSum += idleW[at]
           heldSum += total
-          count++
           const nextAvailable = resting - a3 * current
           bound = total - current * dt - nextAvailable
           available = nextAvailable
           const held = available + bound
+          if (charges !== null) charges[day * slots + slot] = 1 - (qmaxAh - held) / bank.ratedAh
           if (held < dayLeastAh) dayLeastAh = held
           if (held >= fullAh) {
             const end = firstHour + (slot + 1) * dt
@@ -310,6 +308,11 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
         }
       }
       storedAh += total
+      servedSum += servedBefore[beforeFirst + slot] - servedBefore[beforeFirst + easyFrom]
+      conversionSum += conversionBefore[beforeFirst + slot] - conversionBefore[beforeFirst + easyFrom]
+      idleSum += idleBefore[beforeFirst + slot] - idleBefore[beforeFirst + easyFrom]
+      easyFrom = slot + 1
+      count--
       run.availableAh = available
       run.boundAh = bound
       run.fullAt = fullAt
@@ -331,6 +334,9 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     if (dayLeastAh < books.leastAh) books.leastAh = dayLeastAh
     // the balance of the day's easy steps, every side of it from its own figures
     storedAh += available + bound
+    servedSum += servedBefore[beforeFirst + slots] - servedBefore[beforeFirst + easyFrom]
+    conversionSum += conversionBefore[beforeFirst + slots] - conversionBefore[beforeFirst + easyFrom]
+    idleSum += idleBefore[beforeFirst + slots] - idleBefore[beforeFirst + easyFrom]
     const selfDischarge = heldSum * selfWPerAh
     const brought = dcUsedSum + pvUsedSum + acUsedSum + chargerSum
     const losses = conversionSum + selfW * count + selfDischarge + intakeSum * (1 - chargeEfficiency)

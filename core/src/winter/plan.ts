@@ -44,14 +44,17 @@ export interface RunPlan {
 }
 
 export interface EasyTables {
-  /** AC asked for, and with DC, W */
+  /** AC asked for, W */
   acW: Float64Array
-  servedW: Float64Array
   /** drawn from the bus, self-discharge left aside, W; Infinity where the inverter cannot carry it */
   needW: Float64Array
   /** lost in the inverter, its draw at rest among it, W */
   conversionW: Float64Array
   idleW: Float64Array
+  /** served, lost in the inverter and drawn at rest before each step of a day and after its last: W times steps, by pot × (steps + 1) */
+  servedBefore: Float64Array
+  conversionBefore: Float64Array
+  idleBefore: Float64Array
 }
 
 export interface BankPlan {
@@ -152,10 +155,16 @@ export const partsOf = ({ winter }: Pick<Design, 'winter'>): 1 | 4 => (winter.st
 /** A bank without any resistance would know no end of a current. */
 const LEAST_OHM = 1e-6
 
-/** Works a design into the constants of the run. Throws nothing for a document the contract accepts. */
-export function runPlan(given: Design): RunPlan {
+/**
+ * Works a design into the constants of the run. Throws nothing for a document the contract accepts.
+ *
+ * Every plan is written out name by name, here and where it ages: of plans that are spread from one another the engine
+ * that runs this makes each a kind of its own after some hundred, and compiles the loop anew for every one.
+ * @param startDay day of year (from 0) on which its years begin; by the place's dark season where it is left out
+ */
+export function runPlan(given: Design, startDay = seasonOf(given.place).startDay): RunPlan {
   const design = onLegsOf(given)
-  const { controllers, inverter, place, household } = design
+  const { controllers, inverter, household } = design
   const parts = partsOf(design)
   const curve = curveOf(inverter.part, inverter.quantity)
   const { searchW, searchWakeW, chargerA, chargerEfficiency } = inverter.part
@@ -169,14 +178,18 @@ export function runPlan(given: Design): RunPlan {
   }
   const loads = loadTables(design, parts)
   return {
-    ...inverterPlan,
-    startDay: seasonOf(place).startDay,
+    startDay,
     loads,
-    easy: easyTables(loads, inverterPlan),
     shedCanWait: household.shedCanWaitBelow ?? -1,
     shedShould: household.shedShouldBelow ?? -1,
+    selfW: inverterPlan.selfW,
     controllerEfficiency: controllerEfficiency(design),
     arrayShare: 1,
+    curve,
+    searchW: inverterPlan.searchW,
+    searchWakeW: inverterPlan.searchWakeW,
+    inverterW: inverterPlan.inverterW,
+    easy: easyTables(loads, inverterPlan),
     acChargerW: (chargerA * inverter.quantity * bankNominalV(design.bank)) / chargerEfficiency,
     acChargerEfficiency: chargerEfficiency,
     bank: bankPlan(design, parts),
@@ -215,13 +228,17 @@ function easyTables(
   }: Pick<RunPlan, 'curve' | 'searchW' | 'searchWakeW' | 'inverterW' | 'selfW'>,
 ): EasyTables {
   const size = acMust.length
-  const table = (length: number) => new Float64Array(length)
+  const slots = 24 * parts
+  const table = () => new Float64Array(size)
+  const before = () => new Float64Array(size + size / slots)
   const easy: EasyTables = {
-    acW: table(size),
-    servedW: table(size),
-    needW: table(size),
-    conversionW: table(size),
-    idleW: table(size),
+    acW: table(),
+    needW: table(),
+    conversionW: table(),
+    idleW: table(),
+    servedBefore: before(),
+    conversionBefore: before(),
+    idleBefore: before(),
   }
   for (let at = 0; at < size; at++) {
     const ac = acMust[at] + acShould[at] + acCanWait[at]
@@ -229,10 +246,13 @@ function easyTables(
     const conversion = idle + ac * (curve.a + curve.b * ac) - ac
     const carries = ac <= inverterW[((at / parts) | 0) % inverterW.length]
     easy.acW[at] = ac
-    easy.servedW[at] = ac + dc[at]
     easy.needW[at] = carries ? selfW + dc[at] + ac + conversion : Infinity
     easy.conversionW[at] = conversion
     easy.idleW[at] = idle
+    const next = at + Math.floor(at / slots) + 1
+    easy.servedBefore[next] = (at % slots === 0 ? 0 : easy.servedBefore[next - 1]) + ac + dc[at]
+    easy.conversionBefore[next] = (at % slots === 0 ? 0 : easy.conversionBefore[next - 1]) + conversion
+    easy.idleBefore[next] = (at % slots === 0 ? 0 : easy.idleBefore[next - 1]) + idle
   }
   return easy
 }

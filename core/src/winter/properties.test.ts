@@ -7,7 +7,7 @@ import { newSource } from '../generator/sources.ts'
 import { ageAt } from './ageing.ts'
 import { WinterEngine } from './engine.ts'
 import { runYear } from './loop.ts'
-import { runPlan } from './plan.ts'
+import { partsOf, runPlan } from './plan.ts'
 import { mostWithin } from './figures.ts'
 import { flatYear, tiny } from './testDesigns.ts'
 import { weekOf } from './week.ts'
@@ -142,10 +142,17 @@ describe('for any design and weather', () => {
     fc.assert(
       fc.property(anyDesign, (design) => {
         const plain = engine.run(design, { years: 1, seed: 5 })[0]
-        const traced = engine.year(design, 5, 0, emptyTrace(design.winter.stepMin === 15 ? 4 : 1))
-        const others = figures(traced)
+        const trace = emptyTrace(partsOf(design))
+        const charge = new Float32Array(trace.stateOfCharge.length)
+        for (const column of [...Object.values(trace), charge]) column.fill(NaN)
+        const records = [engine.year(design, 5, 0, { trace }), engine.year(design, 5, 0, { charge })]
+        for (const [name, column] of Object.entries({ ...trace, charge }))
+          expect(column.every(Number.isFinite), name).toBe(true)
+        const apart = charge.findIndex((each, step) => !(Math.abs(each - trace.stateOfCharge[step]) < 1e-6))
+        expect(apart).toBe(-1)
         // one question for thousands of figures: asking each takes longer than the run
-        expect([...figures(plain)].filter(([name, value]) => !alike(others.get(name), value))).toEqual([])
+        for (const others of records.map(figures))
+          expect([...figures(plain)].filter(([name, value]) => !alike(others.get(name), value))).toEqual([])
       }),
       { numRuns: 40 },
     )
@@ -304,7 +311,7 @@ describe('a year that starts in another month', () => {
   it('begins on its first day with a full bank', () => {
     const design = larkspurBench()
     const trace = emptyTrace()
-    new WinterEngine(304).year(design, 7, 0, trace)
+    new WinterEngine(304).year(design, 7, 0, { trace })
     expect(trace.stateOfCharge[0]).toBeGreaterThan(0.95)
     const weather = new WinterEngine(304).weatherOf(design, 7, 0)
     expect(weather.startDay).toBe(304)
@@ -317,7 +324,7 @@ describe('a week of a run', () => {
 
   it('is that part of the year’s record, with its calendar day', () => {
     const trace = emptyTrace()
-    engine.year(design, design.winter.seed, 2, trace)
+    engine.year(design, design.winter.seed, 2, { trace })
     expect(week.trace.stateOfCharge).toHaveLength(168)
     expect([...week.trace.arrayW]).toEqual([...trace.arrayW.slice(180 * 24, 187 * 24)])
     // a run from 1 July: day 180 is 28 December, day 361 of the year from 0
@@ -351,7 +358,7 @@ describe('hours of another source', () => {
     design.arrays = []
     const trace = emptyTrace()
     const year = engine.run(design, { years: 1, seed: 1 })[0]
-    engine.year(design, 1, 0, trace)
+    engine.year(design, 1, 0, { trace })
     expect(year.otherWh).toBeCloseTo(77 * 24, 6)
     // 1 January is day 184 of a run from 1 July
     expect(trace.otherW[184 * 24 + 5]).toBeGreaterThan(0)

@@ -265,7 +265,7 @@ describe('the trace', () => {
   it('agrees with the year it belongs to', () => {
     const design = larkspurBench()
     const trace = emptyTrace()
-    const result = engine.year(design, 7, 0, trace)
+    const result = engine.year(design, 7, 0, { trace })
     const sum = (hours: Float32Array) => hours.reduce((a, b) => a + b, 0)
     expect(sum(trace.servedW) / result.servedWh).toBeCloseTo(1, 5)
     expect(sum(trace.curtailedW) / result.curtailedWh).toBeCloseTo(1, 5)

@@ -30,7 +30,7 @@ export function weekOf(engine: WinterEngine, design: Design, year: number, first
   const parts = partsOf(design)
   const { seed } = design.winter
   const trace = emptyTrace(parts)
-  engine.year(design, seed, year, trace)
+  engine.year(design, seed, year, { trace })
   const from = Math.max(0, Math.min(DAYS - WEEK_DAYS, firstDay))
   const cut = (values: Float32Array, perDay: number) => values.slice(from * perDay, (from + WEEK_DAYS) * perDay)
   const weather = engine.weatherOf(design, seed, year)

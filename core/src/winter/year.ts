@@ -158,6 +158,13 @@ export const TRACE_COLUMNS = [
  */
 export type Trace = Record<(typeof TRACE_COLUMNS)[number], Float32Array>
 
+/** What is written down of a year step by step, where it is given; the figures are the same with it and without. */
+export interface Records {
+  trace?: Trace | null
+  /** state of charge after each step, 0…1, and nothing else: far sooner there than a trace */
+  charge?: Float32Array | null
+}
+
 /** @param parts steps in an hour: 1, or 4 for quarters */
 export function emptyTrace(parts = 1): Trace {
   return Object.fromEntries(TRACE_COLUMNS.map((column) => [column, new Float32Array(DAYS * 24 * parts)])) as Trace

@@ -10,7 +10,7 @@ import type { RunPlan } from './plan.ts'
 import { CYCLE_DAYS, firstOfCycle } from '../loads/week.ts'
 import { tableAt } from '../math/interpolate.ts'
 import { WaitingWork } from './waitingWork.ts'
-import { emptyYear, TRACE_COLUMNS, type Trace, type YearResult } from './year.ts'
+import { emptyYear, type Records, type Trace, type YearResult } from './year.ts'
 import { PRIORITIES } from '../loads/profile.ts'
 
 const TINY_W = 1e-6
@@ -108,6 +108,8 @@ export class YearRun {
   /** least that the bank held in the year, Ah */
   private leastAh = Infinity
   private readonly startAh: number
+  private readonly trace: Trace | null
+  readonly charge: Float32Array | null
   /** day of the four weeks of loads with which the year begins */
   private readonly firstOfCycle: number
   private spell = 0
@@ -115,11 +117,13 @@ export class YearRun {
   constructor(
     readonly plan: RunPlan,
     readonly hours: YearHours,
-    readonly trace: Trace | null,
+    { trace = null, charge = null }: Records,
     seed: number,
     index: number,
   ) {
     const { bank, loads, generator, grid } = plan
+    this.trace = trace
+    this.charge = charge
     this.firstOfCycle = firstOfCycle(index)
     this.grid = grid && new GridState(grid, bank, plan.startDay, seed, index)
     this.dt = 1 / loads.parts
@@ -472,23 +476,24 @@ export class YearRun {
     books.fuelL += generator.idleLPerH * ran + (running ? generator.litresPerWh * generated * dt : 0)
     this.bookCharge(now, held, current)
     this.grid?.step(now, dt, this.view.onGrid, this.isDark, this.chargeAt(held))
-    if (this.trace !== null)
-      this.record(this.trace, day * 24 * plan.loads.parts + slot, {
-        stateOfCharge: this.chargeAt(held),
-        arrayW: pvTaken,
-        otherW: otherTaken,
-        generatorW: generated,
-        gridW: gridTaken,
-        bankW: stored,
-        servedW: served,
-        unmetW: ac - acServed + dc - dcServed + sumOf(this.shed) + sumOf(this.shedDc),
-        mustW: asked[0] + askedDc[0],
-        shouldW: asked[1] + askedDc[1] + this.shed[1] + this.shedDc[1],
-        canWaitW: asked[2] + askedDc[2] + this.shed[2] + this.shedDc[2],
-        curtailedW: curtailed,
-        voltsV: this.voltsAt(current),
-        roomC: this.hours.roomC[i],
-      })
+    const t = day * 24 * plan.loads.parts + slot
+    if (this.charge !== null) this.charge[t] = this.chargeAt(held)
+    if (this.trace === null) return
+    const { trace, shed, shedDc } = this
+    trace.stateOfCharge[t] = this.chargeAt(held)
+    trace.arrayW[t] = pvTaken
+    trace.otherW[t] = otherTaken
+    trace.generatorW[t] = generated
+    trace.gridW[t] = gridTaken
+    trace.bankW[t] = stored
+    trace.servedW[t] = served
+    trace.unmetW[t] = ac - acServed + dc - dcServed + sumOf(shed) + sumOf(shedDc)
+    trace.mustW[t] = asked[0] + askedDc[0]
+    trace.shouldW[t] = asked[1] + askedDc[1] + shed[1] + shedDc[1]
+    trace.canWaitW[t] = asked[2] + askedDc[2] + shed[2] + shedDc[2]
+    trace.curtailedW[t] = curtailed
+    trace.voltsV[t] = this.voltsAt(current)
+    trace.roomC[t] = this.hours.roomC[i]
   }
 
   /** Counts what was not served: what can wait goes first, on either side of the inverter; what was shed is short too. */
@@ -539,10 +544,6 @@ export class YearRun {
     if (current <= 0) return this.openV - drop
     const loaded = Math.min(1, current / loadedFromA)
     return this.openV + (this.loadedV - this.openV) * loaded - drop
-  }
-
-  private record(trace: Trace, t: number, row: Record<keyof Trace, number>): void {
-    for (const column of TRACE_COLUMNS) trace[column][t] = row[column]
   }
 
   /** Keeps the worst of what a balance misses, as a share of what it moved. */

@@ -5,7 +5,6 @@ import { yearsOfRun } from '../weather/ruling.ts'
 import type { WinterEngine } from './engine.ts'
 import { partsOf } from './plan.ts'
 import { controllerEfficiency, yearHours, type HoursQuestion } from './hours.ts'
-import { emptyTrace } from './year.ts'
 
 /** What the arrays bring to the bus in a mean year, kWh, and what is lost on the way. */
 export interface ArrayYield {
@@ -113,10 +112,7 @@ export function bankWear(engine: WinterEngine, design: Design, years: number): B
   const count = yearsOfRun(design.place, years)
   const steps = HOURS * partsOf(design)
   const charge = new Float32Array(count * steps)
-  for (let index = 0; index < count; index++) {
-    const trace = emptyTrace(partsOf(design))
-    engine.year(design, seed, index, trace)
-    charge.set(trace.stateOfCharge, index * steps)
-  }
+  for (let index = 0; index < count; index++)
+    engine.year(design, seed, index, { charge: charge.subarray(index * steps, (index + 1) * steps) })
   return lifeYears(charge, count, design.bank.part)
 }
