@@ -77,7 +77,12 @@ export class WinterEngine {
     }
     const { plan } = this.planned
     const aged = design.winter.ageing && index > 0 ? agedPlan(plan, ageAt(index, this.bankLife(design))) : plan
-    return runYear(aged, this.hoursOf(design, seed, index), { trace: records.trace, charge: records.charge, seed, index })
+    return runYear(aged, this.hoursOf(design, seed, index), {
+      trace: records.trace,
+      charge: records.charge,
+      seed,
+      index,
+    })
   }
 
   /** Years the bank lasts by its first year of the run: of cycling or of the calendar, whichever is less. */
