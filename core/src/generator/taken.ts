@@ -1,5 +1,5 @@
 import type { Design, GeneratorOutput } from '../document/types.ts'
-import { acrossVolts, serviceOf, type Service } from '../inverter/service.ts'
+import { acrossVolts, legVolts, serviceOf, type Service } from '../inverter/service.ts'
 
 /** What an outlet leaves of a set's power at the input of inverters that give a service. */
 const TAKEN: Record<GeneratorOutput, Record<Service, number>> = {
@@ -26,7 +26,19 @@ export function takenShare({ generator, inverter }: Pick<Design, 'generator' | '
   const { kind, charger, adapted, cordV, part } = generator
   if (kind === 'vehicle' || charger === 'separate' || adapted) return 1
   if (kind === 'generator') return TAKEN[part.output][serviceOf(inverter)]
-  return Math.abs(cordV / acrossVolts(inverter) - 1) <= CORD_BAND ? 1 : 0
+  return isNear(cordV, acrossVolts(inverter)) ? 1 : 0
+}
+
+const isNear = (givenV: number, takenV: number): boolean => Math.abs(givenV / takenV - 1) <= CORD_BAND
+
+/**
+ * Whether there is a grid, and its volts are those of the inverter's input. Three phases are named by either of their
+ * voltages: between two, or from one to neutral.
+ */
+export function gridIsTaken({ grid, inverter }: Pick<Design, 'grid' | 'inverter'>): boolean {
+  if (!grid.present) return false
+  const byLeg = serviceOf(inverter) === 'three-phase' && isNear(grid.breakerV, legVolts(inverter))
+  return byLeg || isNear(grid.breakerV, acrossVolts(inverter))
 }
 
 /** Whether there is a backup, and the inverter takes what it gives. */

@@ -32,6 +32,7 @@ import { generatorLoad } from './generator/generatorLoad.ts'
 import { gridCarries } from './generator/gridCarries.ts'
 import { gridFails } from './generator/gridFails.ts'
 import { gridKeeps } from './generator/gridKeeps.ts'
+import { gridOutput } from './generator/gridOutput.ts'
 import { nobodyHome } from './generator/nobodyHome.ts'
 import { output } from './generator/output.ts'
 import { refill } from './generator/refill.ts'
@@ -136,6 +137,7 @@ export const RULES: readonly Rule[] = [
   refill,
   fuelStore,
   nobodyHome,
+  gridOutput,
   gridFails,
   gridKeeps,
   gridCarries,

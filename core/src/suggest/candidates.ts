@@ -1,3 +1,4 @@
+import { gridIsTaken } from '../generator/taken.ts'
 import { theBackup } from '../generator/words.ts'
 import type { Change } from '../change/change.ts'
 import { tiltBy } from '../change/array.ts'
@@ -48,7 +49,7 @@ const stopsOf = (design: Design): Set<string> =>
 
 function proposals(design: Design): Proposal[] {
   const change = (id: string, says: Words, make: Change): Proposal => ({ id, says, change: make })
-  const { bank, arrays, place, generator, grid } = design
+  const { bank, arrays, place, generator } = design
   const snows = climateOf(place).monthly.some(({ snowfallCm }) => snowfallCm > 0)
   const list = [
     ...(isBoxed(design) ? [] : [change('battery', say`One more string of “${bank.part.name}”`, addString)]),
@@ -84,7 +85,7 @@ function proposals(design: Design): Proposal[] {
         ]
       : []),
   ]
-  if (!generator.present && !grid.present) {
+  if (!generator.present && !gridIsTaken(design)) {
     const backed = suggestGenerator(design).design
     list.push(change('backup', say`A backup: “${backed.generator.part.name}”`, (each) => suggestGenerator(each).design))
   }

@@ -236,6 +236,38 @@ describe('what is said of a grid that fails', () => {
     expect(says).toMatch(/the soonest it went off was after \d+ h/)
   })
 
+  it.each([
+    ['split-phase', 'parallel', 1, 120, 'The grid gives 120 V; the inverter takes 120/240 V.'],
+    ['split-phase', 'parallel', 1, 240, ''],
+    // two phases of three
+    ['split-phase', 'parallel', 1, 208, ''],
+    ['split-phase', 'parallel', 1, 230, ''],
+    ['split-phase', 'parallel', 1, 400, 'The grid gives 400 V; the inverter takes 120/240 V.'],
+    ['single-120', 'parallel', 1, 240, 'The grid gives 240 V; the inverter takes 120 V.'],
+    ['single-120', 'parallel', 1, 120, ''],
+    ['single-120', 'split-pair', 2, 240, ''],
+    ['single-230', 'parallel', 1, 240, ''],
+    ['single-230', 'parallel', 1, 400, 'The grid gives 400 V; the inverter takes 230 V.'],
+    ['single-230', 'parallel', 1, 120, 'The grid gives 120 V; the inverter takes 230 V.'],
+    // three phases are named by either of their voltages
+    ['single-230', 'three-phase', 3, 400, ''],
+    ['single-230', 'three-phase', 3, 230, ''],
+    ['single-230', 'three-phase', 3, 120, 'The grid gives 120 V; the inverter takes three phases.'],
+  ] as const)('%s, %s × %s, on a grid of %s V: “%s”', (topology, stacking, quantity, breakerV, says) => {
+    const { inverter } = larkspurBench()
+    const { of, winter } = told((design) => {
+      design.inverter = { ...inverter, part: { ...inverter.part, topology }, stacking, quantity }
+      Object.assign(design.grid, { breakerV, spellDays: 1 })
+    })
+    const finding = of('grid-output')
+    expect(finding ? said(finding.says) : '').toBe(says)
+    // what the inverter does not take is neither in the run nor told of as if it were
+    expect(winter.failures === null).toBe(says !== '')
+    expect(winter.months.gridKWh.some((kWh) => kWh > 0)).toBe(says === '')
+    expect(of('grid-fails') === undefined).toBe(says !== '')
+    if (finding) expect(finding.level).toBe('stop')
+  })
+
   it('lead that is not kept full, a bank kept empty, a breaker too small', () => {
     const lead = larkspurFlooded()
     lead.grid = grid({ keepStateOfCharge: 0.8, breakerA: 2 })

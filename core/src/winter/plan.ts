@@ -7,7 +7,7 @@ import { loadedBankV } from '../bank/usable.ts'
 import { restedBankV } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
-import { isTaken } from '../generator/taken.ts'
+import { gridIsTaken, isTaken } from '../generator/taken.ts'
 import { curveOf, type InverterCurve } from '../inverter/efficiency.ts'
 import { inverterRating, onLegsOf } from '../inverter/service.ts'
 import { climateOf } from '../weather/ruling.ts'
@@ -304,8 +304,10 @@ function bankPlan(design: Design, parts: number): BankPlan {
   }
 }
 
-function gridPlan({ grid, inverter, bank }: Design): GridPlan | null {
-  if (!grid.present) return null
+function gridPlan(design: Design): GridPlan | null {
+  // what the inverter does not take is not there
+  if (!gridIsTaken(design)) return null
+  const { grid, inverter, bank } = design
   const { chargerA, chargerEfficiency } = inverter.part
   const amps = Math.min(chargerA * inverter.quantity, grid.chargeLimitA ?? Infinity)
   return {

@@ -2,6 +2,7 @@ import { figureErrors, figuresAt, figuresOf, type YearFigures } from './figures.
 import { quantile } from '../math/quantile.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
+import { gridIsTaken } from '../generator/taken.ts'
 import { DAYS, MONTH_DAYS, MONTH_START } from '../calendar/calendar.ts'
 import { seasonOf, type Season } from '../weather/season.ts'
 import { summariseFailures, type FailureSummary } from './outages.ts'
@@ -120,7 +121,7 @@ export function summariseWinter(years: readonly YearResult[], design: Design): W
         : 0,
     fullToStartDays: meanOf((year) => year.fullToStartDays),
     coldestBankC: Math.min(...years.map((year) => year.coldestBankC)),
-    failures: design.grid.present ? summariseFailures(years.flatMap(({ failures }) => failures)) : null,
+    failures: gridIsTaken(design) ? summariseFailures(years.flatMap(({ failures }) => failures)) : null,
     worstResidual: Math.max(...years.map((year) => year.residualRelative)),
   }
 }

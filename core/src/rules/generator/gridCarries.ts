@@ -1,3 +1,4 @@
+import { gridIsTaken } from '../../generator/taken.ts'
 import { watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -5,9 +6,10 @@ import { say } from '../../units/words.ts'
 export const gridCarries: Rule = {
   id: 'generator.grid-carries',
   step: 'generator',
-  check: ({ design: { grid }, derived: { peak } }) => {
+  check: ({ design, derived: { peak } }) => {
+    const { grid } = design
     const watts = grid.breakerA * grid.breakerV
-    return grid.present && peak.continuousW > watts
+    return gridIsTaken(design) && peak.continuousW > watts
       ? [
           watch(
             'grid',

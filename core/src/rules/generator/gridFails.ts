@@ -8,8 +8,8 @@ const MOST_LAST = 0.9
 export const gridFails: Rule = {
   id: 'generator.grid-fails',
   step: 'generator',
-  check: ({ design: { grid }, winter }) => {
-    if (!grid.present || !winter?.failures) return []
+  check: ({ winter }) => {
+    if (!winter?.failures) return []
     const { count, lasted, longestH, darkAfterH } = winter.failures
     if (count === 0)
       return [

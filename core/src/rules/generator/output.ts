@@ -7,7 +7,7 @@ import { amount, volts } from '../../units/say.ts'
 import { say, type Words } from '../../units/words.ts'
 
 /** What stands at the inverter's AC input. */
-function wanted(inverter: Design['inverter']): Words {
+export function takenVolts(inverter: Design['inverter']): Words {
   const service = serviceOf(inverter)
   if (service === 'split-phase') return '120/240 V'
   return service === 'three-phase' ? 'three phases' : say`${volts(acrossVolts(inverter))}`
@@ -30,7 +30,7 @@ const isOpen = ({ generator, inverter }: Design): boolean =>
 const unknown = (name: Words, inverter: Design['inverter']) =>
   open(
     'generator',
-    say`What the outlet of ${name} gives is not known; the inverter takes ${wanted(inverter)}.`,
+    say`What the outlet of ${name} gives is not known; the inverter takes ${takenVolts(inverter)}.`,
     'Many sets give one voltage alone. What does not fit charges nothing, and a set that feeds one winding gives half. Its plate says which.',
   )
 
@@ -49,13 +49,13 @@ export const output: Rule = {
         watch(
           'generator',
           say`${name} gives ${amount(Math.round(share * 100), '%')} of its power here.`,
-          say`Its windings share it, and ${wanted(inverter)} takes one of them. A selector that puts all on one voltage, or a transformer, gives the rest; then say so at the set.`,
+          say`Its windings share it, and ${takenVolts(inverter)} takes one of them. A selector that puts all on one voltage, or a transformer, gives the rest; then say so at the set.`,
         ),
       ]
     return [
       stop(
         'generator',
-        say`${name} gives ${given(design)}; the inverter takes ${wanted(inverter)}.`,
+        say`${name} gives ${given(design)}; the inverter takes ${takenVolts(inverter)}.`,
         generator.kind === 'shore' && generator.cordV > acrossVolts(inverter)
           ? 'So many volts destroy it, and with it what it passes them on to. Another outlet, a transformer between, or a charger of its own on the bank.'
           : 'An inverter passes on what comes in: most refuse it, and where one lets it through, one leg and all that runs across two stay dark. Another set, a transformer between, or a charger of its own on the bank.',
