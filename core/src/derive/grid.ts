@@ -5,6 +5,7 @@ import { bankNominalV, bankRatedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
 import type { Design } from '../document/types.ts'
 import { refillHours } from '../generator/refill.ts'
+import { gridIsTaken } from '../generator/taken.ts'
 import { term, worked } from '../working/working.ts'
 import type { Add } from './sheets.ts'
 import { celsius } from '../units/say.ts'
@@ -13,13 +14,13 @@ import { say } from '../units/words.ts'
 const LONGEST_RECHARGE_H = 96
 
 /**
- * Worked sheets of a grid that fails; none where there is none.
+ * Worked sheets of a grid that fails; none where there is none that the inverter takes.
  * @param batteryDayWh what the bank is asked for on a day of the heaviest month
  * @param batteryC temperature the bank is sized for
  */
 export function gridSheets(design: Design, batteryDayWh: number, batteryC: number, add: Add): void {
   const { grid, bank, inverter } = design
-  if (!grid.present) return
+  if (!gridIsTaken(design)) return
   const volts = bankNominalV(bank)
   const ratedAh = bankRatedAh(bank)
   const { cutoffStateOfCharge: cutoff } = bank

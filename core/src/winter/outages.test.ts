@@ -209,7 +209,8 @@ describe('what is said of a grid that fails', () => {
     const winter = summariseWinter(new WinterEngine().run(design, { years: 6, seed: 7 }), design)
     const list = findings({ design, derived: derive(design), winter })
     const of = (id: string) => list.find((each) => each.id === `generator.${id}`)
-    return { of, winter, says: said(verdict(design, winter)) }
+    const { worked } = derive(design)
+    return { of, winter, worked, says: said(verdict(design, winter)) }
   }
 
   it('a bank that carries through it is sound', () => {
@@ -255,7 +256,7 @@ describe('what is said of a grid that fails', () => {
     ['single-230', 'three-phase', 3, 120, 'The grid gives 120 V; the inverter takes three phases.'],
   ] as const)('%s, %s × %s, on a grid of %s V: “%s”', (topology, stacking, quantity, breakerV, says) => {
     const { inverter } = larkspurBench()
-    const { of, winter } = told((design) => {
+    const { of, winter, worked } = told((design) => {
       design.inverter = { ...inverter, part: { ...inverter.part, topology }, stacking, quantity }
       Object.assign(design.grid, { breakerV, spellDays: 1 })
     })
@@ -265,6 +266,7 @@ describe('what is said of a grid that fails', () => {
     expect(winter.failures === null).toBe(says !== '')
     expect(winter.months.gridKWh.some((kWh) => kWh > 0)).toBe(says === '')
     expect(of('grid-fails') === undefined).toBe(says !== '')
+    expect(worked['grid.hours-until-dark'] === undefined).toBe(says !== '')
     if (finding) expect(finding.level).toBe('stop')
   })
 

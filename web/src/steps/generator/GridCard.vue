@@ -50,7 +50,7 @@ const { answer: life } = useAnswer(
         </template>
         <Figure id="grid.hours-until-dark" />
         <Figure id="grid.recharge-hours" />
-        <Figure v-if="life" :value="prefs.show(life.years, 'years')" label="the bank lasts, so kept" />
+        <Figure v-if="life && failures" :value="prefs.show(life.years, 'years')" label="the bank lasts, so kept" />
         <Figure v-if="winter" :value="prefs.show(winter.median.gridWh, 'Wh')" label="from the grid, typical year" />
       </div>
       <p v-if="failures && winter" class="quiet" data-failures>
