@@ -56,8 +56,9 @@ function readDraft(draft: Draft, stored: StoredDesign | null, check: Check): Reo
     const typed = draft.entered ? documentOf(draft.entered, stored, check) : null
     const entered = typed && typeof typed !== 'string' ? typed.entered : null
     const { document } = found
-    // nothing of it was unsent: what the server has by now rules, and what is typed wrong goes on waiting beside that
-    if (stored && draft.unsent === false) {
+    // nothing of it was unsent: what the server has by now rules, and what is typed wrong goes on waiting beside that;
+    // but a server that fell back to an older state has lost what it acknowledged
+    if (stored && draft.unsent === false && version <= stored.version) {
       const waits = entered && merged(document, entered, stored.document)
       return {
         document: stored.document,

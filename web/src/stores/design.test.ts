@@ -347,6 +347,24 @@ describe('a wrong value', () => {
     expect(server.stored.document.loads[1].quantity).toBe(4)
   })
 
+  it('brings back with it what a server that fell back to an older state had acknowledged', async () => {
+    const design = await opened()
+    const before = structuredClone(server.stored)
+    design.change(
+      'quantity',
+      byHand((draft) => (draft.loads[1].quantity = 3)),
+    )
+    await settle()
+    setWatts(design, -5)
+    await settle()
+    await design.leave()
+    server.stored = before
+    const again = await opened()
+    expect(again.saveState).toBe('conflict')
+    expect(again.document?.loads[1].quantity).toBe(3)
+    expect(again.waiting.get('loads.0.runningW')).toBe(-5)
+  })
+
   it('is kept beside the last good one, which goes on ruling and is saved with the rest', async () => {
     const design = await opened()
     setWatts(design, -5)
