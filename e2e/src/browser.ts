@@ -76,7 +76,9 @@ export async function takePage(browser: Browser, options: PageOptions = {}): Pro
       return kept
     }
   const opened = await openPage(browser, options)
-  shared.set(opened.page.context(), { ...opened, options, isFree: false })
+  const context = opened.page.context()
+  shared.set(context, { ...opened, options, isFree: false })
+  context.once('close', () => shared.delete(context))
   return opened
 }
 
@@ -93,13 +95,11 @@ export async function giveBack(context: BrowserContext, leave: (page: Page) => P
     await kept.page.unrouteAll({ behavior: 'wait' })
     await kept.page.emulateMedia({ colorScheme, media: null, reducedMotion: null })
     await kept.page.setViewportSize(viewport)
-    const isAsFound = await leave(kept.page)
+    kept.isFree = (await leave(kept.page)) && kept.errors.length === 0
+    if (kept.isFree) return
+    await context.close()
     if (kept.errors.length > 0) throw new Error(`on leaving the page: ${kept.errors.join('; ')}`)
-    if (isAsFound) {
-      kept.isFree = true
-      return
-    }
+    return
   }
-  shared.delete(context)
   await context.close()
 }
