@@ -1,4 +1,7 @@
 import type { Design } from '../document/types.ts'
+import { acrossVolts, serviceOf } from '../inverter/service.ts'
+import { volts } from '../units/say.ts'
+import { say, type Words } from '../units/words.ts'
 
 type Backed = Pick<Design, 'generator'>
 const NAMES = { generator: 'generator', shore: 'shore power', vehicle: 'vehicle' } as const
@@ -14,4 +17,11 @@ export const theBackup = ({ generator: { present, kind } }: Backed): string => (
 export function backupSays(design: Backed): string {
   const name = theBackup(design)
   return name[0].toUpperCase() + name.slice(1)
+}
+
+/** What the inverter takes at its AC input. */
+export function takenVolts(inverter: Design['inverter']): Words {
+  const service = serviceOf(inverter)
+  if (service === 'split-phase') return '120/240 V'
+  return service === 'three-phase' ? 'three phases' : say`${volts(acrossVolts(inverter))}`
 }

@@ -158,8 +158,8 @@ const LEAST_OHM = 1e-6
 /**
  * Works a design into the constants of the run. Throws nothing for a document the contract accepts.
  *
- * Every plan is written out name by name, here and where it ages: of plans that are spread from one another the engine
- * that runs this makes each a kind of its own after some hundred, and compiles the loop anew for every one.
+ * The plan is written out name by name: of plans into which others are spread before more is added, V8 makes each a
+ * kind of its own after some ten, and compiles the loop anew for every one.
  * @param startDay day of year (from 0) on which its years begin; by the place's dark season where it is left out
  */
 export function runPlan(given: Design, startDay = seasonOf(given.place).startDay): RunPlan {

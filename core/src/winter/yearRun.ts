@@ -109,6 +109,7 @@ export class YearRun {
   private leastAh = Infinity
   private readonly startAh: number
   private readonly trace: Trace | null
+  /** filled by the easy steps too */
   readonly charge: Float32Array | null
   /** day of the four weeks of loads with which the year begins */
   private readonly firstOfCycle: number

@@ -1,17 +1,11 @@
 import { ownCharger } from '../../change/generator.ts'
 import type { Design } from '../../document/types.ts'
 import { takenShare } from '../../generator/taken.ts'
-import { acrossVolts, legVolts, serviceOf } from '../../inverter/service.ts'
+import { takenVolts } from '../../generator/words.ts'
+import { acrossVolts, legVolts } from '../../inverter/service.ts'
 import { open, stop, watch, type Rule } from '../rule.ts'
 import { amount, volts } from '../../units/say.ts'
 import { say, type Words } from '../../units/words.ts'
-
-/** What stands at the inverter's AC input. */
-export function takenVolts(inverter: Design['inverter']): Words {
-  const service = serviceOf(inverter)
-  if (service === 'split-phase') return '120/240 V'
-  return service === 'three-phase' ? 'three phases' : say`${volts(acrossVolts(inverter))}`
-}
 
 function given({ generator: { kind, cordV, part }, inverter }: Design): Words {
   if (kind === 'shore') return say`${volts(cordV)}`
