@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
-import { dirname, join } from 'node:path'
+import { basename, dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { findPostgres } from './postgres.mjs'
 import { MISSING, say, Stop } from './say.mjs'
@@ -9,7 +9,7 @@ import { MISSING, say, Stop } from './say.mjs'
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)))
 /** Where the data of this checkout lies. */
 export const HOME = process.env.AMBREL_HOME ?? join(ROOT, '.ambrel')
-/** Debian's Chromium: without a window where that is at hand, which spares a quarter of the work, else the whole of it. */
+/** Where Debian's Chromium lies: the one without a window, which spares a sixth of the work, else the whole of it. */
 const CHROMIUMS = JSON.parse(readFileSync(new URL('chromium.json', import.meta.url), 'utf8'))
 
 /**
@@ -20,8 +20,8 @@ export function prepare({ chromium = false } = {}) {
   checkNode()
   installPackages()
   const wanted = []
-  if (!process.env.DATABASE_URL && !findPostgres()) wanted.push('postgresql')
-  if (chromium && !CHROMIUMS.some((path) => existsSync(path))) wanted.push('chromium')
+  if (!process.env.DATABASE_URL && !findPostgres()) wanted.push(['postgresql'])
+  if (chromium && !CHROMIUMS.some((path) => existsSync(path))) wanted.push(CHROMIUMS.map((path) => basename(path)))
   if (wanted.length > 0) installDebian(wanted)
   if (!process.env.DATABASE_URL && !findPostgres())
     throw new Stop('postgresql was installed, but its server programs are not under /usr/lib/postgresql', MISSING)
@@ -48,20 +48,19 @@ function installPackages() {
   writeFileSync(stamp, lock)
 }
 
-function installDebian(packages) {
-  const names = packages.join(' and ')
+/** @param wanted of each package its names; the first that this Debian has is taken, a message gives the last */
+function installDebian(wanted) {
+  const usual = wanted.map((names) => names.at(-1))
+  const names = usual.join(' and ')
   if (spawnSync('apt-get', ['--version']).status !== 0)
     throw new Stop(
-      `${names} missing, and there is no apt-get here. Install ${names} yourself${packages.includes('postgresql') ? ', or set DATABASE_URL to a running PostgreSQL server' : ''}.`,
+      `${names} missing, and there is no apt-get here. Install ${names} yourself${usual.includes('postgresql') ? ', or set DATABASE_URL to a running PostgreSQL server' : ''}.`,
       MISSING,
     )
   const root = process.getuid?.() === 0
   const sudo = !root && spawnSync('sudo', ['-n', 'true']).status === 0
   if (!root && !sudo)
-    throw new Stop(
-      `${names} missing, and installing needs root. Run: sudo apt-get install ${packages.join(' ')}`,
-      MISSING,
-    )
+    throw new Stop(`${names} missing, and installing needs root. Run: sudo apt-get install ${usual.join(' ')}`, MISSING)
   const apt = (...args) => {
     const command = root ? ['apt-get', ...args] : ['sudo', '-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]
     const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
@@ -69,6 +68,8 @@ function installDebian(packages) {
   }
   say(`installing Debian's ${names}`)
   apt('update', '-q')
+  const isKnown = (name) => spawnSync('apt-cache', ['show', name]).status === 0
+  const packages = wanted.map((names) => names.find(isKnown) ?? names.at(-1))
   if (!apt('install', '-y', '-q', '--no-install-recommends', ...packages))
     throw new Stop(`apt-get could not install ${names}; see the lines above`, MISSING)
 }

@@ -4,11 +4,6 @@ import type { DesignEntry, StoredDesign } from '@ambrel/contract'
 import { SAMPLE_FAMILIES, STEPS, type Step } from '@ambrel/core'
 import { PATIENCE_MS, takePage } from './browser.ts'
 
-/** Heights of the strip's bars, to see whether they moved. */
-export const strip = (page: Page) =>
-  page
-    .locator('section.strip .bar')
-    .evaluateAll((bars) => bars.map((bar) => Number(bar.getAttribute('height')).toFixed(1)).join(' '))
 /** The key figure of a step on the rail. */
 export const rail = (page: Page, step: string) => page.locator(`.rail [data-step=${step}] small`).innerText()
 /** Waits until the server has acknowledged the design as it stands. */
@@ -23,9 +18,16 @@ export const settled = (page: Page) =>
     return run !== '0' && run === edition
   })
 
+/** Heights of the strip's bars of the document as it stands, to see whether they moved. */
+export async function strip(page: Page): Promise<string> {
+  await settled(page)
+  return page
+    .locator('section.strip .bar')
+    .evaluateAll((bars) => bars.map((bar) => Number(bar.getAttribute('height')).toFixed(1)).join(' '))
+}
+
 /** The strip of the document as it stands, which is not to be what it was. */
 export async function redrawn(page: Page, from: string): Promise<string> {
-  await settled(page)
   const now = await strip(page)
   if (now === from) throw new Error(`the strip is still “${from}”`)
   return now
