@@ -93,6 +93,26 @@ async function sound(page: Page, what: string): Promise<void> {
   await page.locator('html:not(.dark)').waitFor({ state: 'attached' })
 }
 
+/** As wide and high as what a finger is put on should be, CSS px (WCAG 2.2, 2.5.5). */
+const FINGERTIP_PX = 44
+/** In the page: what can be pressed or typed into and is smaller than a fingertip, and what is not shown whole. */
+function smallOrCut(fingertipPx: number): string[] {
+  const name = (of: Element) => `${of.tagName} ${of.getAttribute('aria-label') ?? of.textContent.trim()}`.slice(0, 60)
+  const isSeen = (of: Element) => of.checkVisibility({ visibilityProperty: true })
+  const small = [...document.querySelectorAll('a[href], button, input, select, summary, textarea')]
+    .filter((each) => isSeen(each) && !each.closest('[aria-hidden=true], .skip'))
+    .filter((each) => {
+      const target = each.closest('label, .box, .el-input__wrapper, .el-select__wrapper, .el-switch') ?? each
+      const { width, height } = target.getBoundingClientRect()
+      return Math.min(width, height) < fingertipPx - 0.5
+    })
+  const cut = [...document.querySelectorAll('*')].filter(
+    (each) =>
+      isSeen(each) && getComputedStyle(each).textOverflow === 'ellipsis' && each.scrollWidth > each.clientWidth + 1,
+  )
+  return [...small.map((each) => `${name(each)} is small`), ...cut.map((each) => `${name(each)} is cut`)]
+}
+
 describe('whoever listens, uses keys, or sees little', () => {
   it('finds every step without a fault, by day and by night', async () => {
     const { page } = await takePage(application.browser)
@@ -162,6 +182,42 @@ describe('whoever listens, uses keys, or sees little', () => {
         expect(slid, `${step} at ${width} px slides`).toBe(0)
       }
     }
+  })
+
+  it('gives a hand targets as large as a fingertip, cuts no word, and a reading, a task and a remedy are a tap each', async () => {
+    const { page, errors } = await takePage(application.browser, { width: 390, height: 844, touch: true })
+    await openDemo(page, application.base)
+    const fits = async (what: string) => {
+      await atRest(page)
+      expect(await page.evaluate(smallOrCut, FINGERTIP_PX), what).toEqual([])
+    }
+    for (const step of ['winter', 'build', 'log']) {
+      await onTo(page, step)
+      await fits(step)
+    }
+
+    await page.getByLabel('Battery').fill('52.1')
+    expect(await page.getByLabel('Battery').getAttribute('inputmode')).toBe('decimal')
+    await page.locator('[data-enter]').tap()
+    await page.locator('[data-readings]', { hasText: '52.1 V' }).waitFor()
+    await fits('a log with a reading')
+    await page.getByRole('button', { name: 'Remove reading' }).tap()
+    await page.locator('[data-put-back]').waitFor()
+
+    await onTo(page, 'build')
+    // anywhere on its line
+    await page.locator('.task b').first().tap()
+    await becomes(() => page.locator('.rail .says').innerText(), '1 of 20 done')
+
+    await page.locator('[data-findings]').tap()
+    const findings = page.locator('.findings')
+    await findings.getByText(/all \d+/).tap()
+    await fits('findings')
+    const asked = findings.locator('[data-finding]', { has: page.locator('.remedy') }).first()
+    const finding = await asked.getAttribute('data-finding')
+    await asked.locator('.remedy').tap()
+    await findings.locator(`[data-finding="${finding}"]`).waitFor({ state: 'detached' })
+    expect(errors).toEqual([])
   })
 
   it('leaves two thirds of a page that is zoomed to twice its size to the bench', async () => {

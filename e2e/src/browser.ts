@@ -32,6 +32,8 @@ interface PageOptions {
   width?: number
   height?: number
   night?: boolean
+  /** held in the hand: touched, with no pointer */
+  touch?: boolean
 }
 
 /** A page, and the errors that were seen in it. */
@@ -44,6 +46,8 @@ export interface Opened {
 export async function openPage(browser: Browser, options: PageOptions = {}): Promise<Opened> {
   const context = await browser.newContext({
     ...looks(options),
+    hasTouch: options.touch,
+    isMobile: options.touch,
     locale: 'en-GB',
     timezoneId: 'Etc/UTC',
   })

@@ -47,6 +47,8 @@ const shape = settledOf(() => {
   const { type, categories, colours, stacked, tickAmount, level, marked } = props
   return { type, categories, colours, stacked, tickAmount, level, marked }
 })
+/** What the chart looks like does not rest on its figures: where only these change it is drawn once, not twice. */
+const isOfSeveral = computed(() => settled.value.length > 1)
 const format = (value: number) => props.format(value)
 const sentence = computed(() => chartSentence(settled.value, shape.value.categories, format))
 const rows = () =>
@@ -82,7 +84,7 @@ const options = computed<ApexOptions>(() => {
     },
     yaxis: { labels: { formatter: format }, forceNiceScale: true, min: 0 },
     legend: {
-      show: settled.value.length > 1,
+      show: isOfSeveral.value,
       position: 'top',
       horizontalAlign: 'left',
       fontSize: '12.5px',

@@ -37,7 +37,7 @@ const open = ref(false)
 <style scoped>
 summary {
   width: fit-content;
-  min-height: 24px;
+  min-height: max(24px, var(--target));
   margin-left: auto;
   color: var(--soft);
   font-size: 12.5px;

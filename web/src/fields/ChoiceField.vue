@@ -58,7 +58,7 @@ function choose(event: Event): void {
 
 select {
   width: 100%;
-  height: 28px;
+  height: var(--target);
   padding: 0 20px 0 7px;
   border: 1px solid var(--rule);
   border-radius: 4px;

@@ -125,7 +125,7 @@ const LONG = 1000
   align-items: center;
   align-self: end;
   gap: 6px;
-  min-height: 28px;
+  min-height: var(--target);
 }
 
 .error {

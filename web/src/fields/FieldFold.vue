@@ -48,7 +48,7 @@ function toggle(event: Event): void {
 
 summary {
   width: fit-content;
-  min-height: 24px;
+  min-height: max(24px, var(--target));
   color: var(--spruce);
   cursor: pointer;
 }

@@ -43,10 +43,18 @@ button:hover {
 
 @media (pointer: coarse) {
   button {
+    position: relative;
     width: 24px;
     height: 24px;
     margin: -4px 0;
     line-height: 24px;
+  }
+
+  /* as far as a fingertip reaches */
+  button::before {
+    position: absolute;
+    content: '';
+    inset: -10px;
   }
 }
 </style>

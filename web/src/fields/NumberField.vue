@@ -123,12 +123,12 @@ function nudge(direction: number): void {
 .box {
   display: flex;
   align-items: baseline;
-  height: 28px;
+  height: var(--target);
   padding: 0 6px;
   border: 1px solid var(--rule);
   border-radius: 4px;
   background: var(--card);
-  line-height: 26px;
+  line-height: calc(var(--target) - 2px);
 }
 
 .box:focus-within {

@@ -71,7 +71,7 @@ const { typed, commit, onKey } = useTyping(shown, (text) => {
 input,
 textarea {
   width: 100%;
-  height: 28px;
+  height: var(--target);
   padding: 0 7px;
   border: 1px solid var(--rule);
   border-radius: 4px;

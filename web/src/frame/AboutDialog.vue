@@ -69,7 +69,7 @@ async function keep(): Promise<void> {
 input {
   display: block;
   width: 100%;
-  height: 30px;
+  height: max(30px, var(--target));
 }
 
 input,

@@ -152,7 +152,7 @@ const why = computed(() =>
   align-items: center;
   gap: 8px;
   min-width: 0;
-  height: 46px;
+  height: var(--bar);
   padding: 0 12px 0 16px;
   border-bottom: 1px solid var(--rule);
   background: var(--card);
@@ -236,7 +236,7 @@ const why = computed(() =>
 .variant {
   min-width: 0;
   max-width: 170px;
-  height: 28px;
+  height: var(--target);
   border: 1px solid var(--rule);
   border-radius: 4px;
   background: var(--paper);
@@ -279,9 +279,67 @@ const why = computed(() =>
   }
 }
 
+/* in the hand: whose design it is and what can be done above, which variant it is and whether it is saved below */
+@media (max-width: 600px) and (min-height: 561px) {
+  .top {
+    flex-wrap: wrap;
+    align-content: center;
+    gap: 0 4px;
+  }
+
+  .grow {
+    display: block;
+    flex: 1 0 100%;
+  }
+
+  .name {
+    max-width: none;
+  }
+
+  .grow {
+    order: 1;
+  }
+
+  .variant,
+  .unkept,
+  .saved {
+    order: 2;
+  }
+
+  .variant {
+    flex: 0 1 auto;
+    max-width: 60%;
+    margin-left: 4px;
+  }
+
+  .saved {
+    flex: 1 1 30%;
+    padding: 0 4px;
+    font-size: 13px;
+    text-align: right;
+  }
+}
+
+@media (pointer: coarse) {
+  .home {
+    display: grid;
+    min-width: 44px;
+    height: 44px;
+    place-items: center;
+  }
+
+  .name {
+    min-height: 44px;
+  }
+}
+
 @media (max-height: 560px) {
   .top {
     height: 100%;
+  }
+
+  .variant {
+    max-height: 36px;
   }
 }
 </style>

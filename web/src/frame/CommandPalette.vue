@@ -125,7 +125,7 @@ function run(command: (Command & Partial<Find>) | undefined): void {
 <style scoped>
 .ask {
   width: 100%;
-  height: 34px;
+  height: max(34px, var(--target));
   padding: 0 10px;
   border: 1px solid var(--rule);
   border-radius: 4px;

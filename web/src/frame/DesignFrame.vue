@@ -192,11 +192,13 @@ onBeforeUnmount(() => working.close())
 
 <style scoped>
 .frame {
+  --bar: 46px;
+
   position: relative;
   overflow: hidden;
   display: grid;
   height: 100%;
-  grid-template: 46px minmax(0, 1fr) auto / 200px minmax(0, 1fr) 268px;
+  grid-template: var(--bar) minmax(0, 1fr) auto / 200px minmax(0, 1fr) 268px;
   grid-template-areas: 'top top top' 'rail bench find' 'strip strip strip';
 }
 
@@ -268,14 +270,14 @@ onBeforeUnmount(() => working.close())
 @media (max-width: 900px) {
   .frame,
   .frame.wide {
-    grid-template: 46px 44px minmax(0, 1fr) auto / minmax(0, 1fr);
+    grid-template: var(--bar) 46px minmax(0, 1fr) auto / minmax(0, 1fr);
     grid-template-areas: 'top' 'rail' 'bench' 'strip';
   }
 
   .areaFind {
     position: fixed;
     z-index: 20;
-    top: 90px;
+    top: calc(var(--bar) + 46px);
     right: 0;
     bottom: 104px;
     width: min(320px, 90vw);
@@ -300,6 +302,23 @@ onBeforeUnmount(() => working.close())
 @media (max-width: 600px) {
   .areaBench {
     --bench-pad: 12px;
+  }
+
+  .areaFind {
+    left: 0;
+    width: auto;
+  }
+}
+
+@media (max-width: 600px) and (min-height: 561px) {
+  .frame {
+    --bar: 80px;
+  }
+}
+
+@media (max-width: 600px) and (min-height: 561px) and (pointer: coarse) {
+  .frame {
+    --bar: 92px;
   }
 }
 

@@ -149,7 +149,7 @@ button:hover {
 select {
   display: none;
   width: 100%;
-  height: 30px;
+  height: max(30px, var(--target));
   border: 0;
   background: none;
   color: inherit;

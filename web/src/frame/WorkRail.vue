@@ -169,7 +169,7 @@ a[data-step='bank'] small {
 .now button {
   display: flex;
   min-width: 0;
-  height: 42px;
+  height: 44px;
   align-items: center;
   gap: 8px;
   border: 0;
@@ -193,7 +193,7 @@ a[data-step='bank'] small {
 
 .turn {
   display: grid;
-  height: 42px;
+  height: 44px;
   place-items: center;
   color: var(--spruce);
 }

@@ -257,7 +257,7 @@ const found = computed(() => route.query.part)
 }
 
 .kind {
-  height: 32px;
+  height: max(32px, var(--target));
   padding: 0 12px;
   border: 0;
   border-bottom: 2px solid transparent;

@@ -245,7 +245,7 @@ label {
 input:not([type='radio']),
 select {
   width: 100%;
-  height: 30px;
+  height: max(30px, var(--target));
   padding: 0 8px;
   border: 1px solid var(--rule);
   border-radius: 4px;

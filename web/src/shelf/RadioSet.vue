@@ -42,7 +42,7 @@ legend {
 
 label {
   display: flex;
-  min-height: 26px;
+  min-height: max(26px, var(--target));
   align-items: center;
   gap: 8px;
   color: var(--ink);

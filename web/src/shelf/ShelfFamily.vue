@@ -168,7 +168,7 @@ li a {
 }
 
 .rename input {
-  height: 28px;
+  height: var(--target);
   min-width: 0;
   flex: 1;
   padding: 0 8px;

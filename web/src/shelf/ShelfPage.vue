@@ -265,7 +265,7 @@ li a {
 
 .tools input,
 .tools select {
-  height: 28px;
+  height: var(--target);
   padding: 0 8px;
   border: 1px solid var(--rule);
   border-radius: 4px;

@@ -48,7 +48,8 @@ export const useWinter = defineStore('winter', () => {
       design.winterSummary = result.summary
     }
     try {
-      await worker.ready(wanted)
+      const prepared = worker.ready(wanted)
+      if (prepared) await prepared
       if (mine !== asked) return
       const result = await worker.service.run(
         toRaw(wanted),

@@ -56,6 +56,7 @@ function toggle(task: BuildTask): void {
   display: grid;
   grid-template-columns: 22px 1fr;
   align-items: start;
+  min-height: var(--target);
   padding: 6px 4px;
   border-top: 1px solid var(--rule);
   cursor: pointer;
@@ -80,6 +81,19 @@ b {
   color: var(--soft);
   font-weight: 400;
   text-decoration: line-through;
+}
+
+@media (pointer: coarse) {
+  .task {
+    grid-template-columns: 34px 1fr;
+    padding-block: 10px;
+  }
+
+  input {
+    width: 24px;
+    height: 24px;
+    margin-top: 0;
+  }
 }
 
 small {

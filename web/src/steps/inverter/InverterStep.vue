@@ -186,7 +186,7 @@ const fits = (candidate: InverterPart) =>
 
 .search {
   gap: 6px;
-  height: 28px;
+  height: var(--target);
 }
 
 .error {

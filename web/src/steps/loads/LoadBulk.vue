@@ -175,7 +175,7 @@ function remove(): void {
 .room input {
   display: block;
   width: 96px;
-  height: 28px;
+  height: var(--target);
   padding: 0 6px;
   border: 1px solid var(--rule);
   border-radius: 4px;

@@ -221,7 +221,7 @@ td {
 }
 
 .basis {
-  min-width: 94px;
+  min-width: 104px;
 }
 
 .mid {
@@ -258,6 +258,13 @@ td {
 @media (max-width: 900px) {
   .name {
     min-width: 110px;
+  }
+}
+
+/* where the row is a block, its name has a line of its own */
+@media (max-width: 700px) {
+  tr > .name {
+    grid-column: 1 / -1;
   }
 }
 </style>

@@ -176,7 +176,7 @@ const long = (hours: number) =>
 }
 
 .date input {
-  height: 28px;
+  height: var(--target);
   padding: 0 6px;
   border: 1px solid var(--rule);
   border-radius: 4px;

@@ -158,7 +158,7 @@ const FIELDS = [
 
 .when input {
   width: 100%;
-  height: 28px;
+  height: var(--target);
   padding: 0 6px;
   border: 1px solid var(--rule);
   border-radius: 4px;
