@@ -5,19 +5,13 @@ const LIMIT_MS = 1000
 const SOON_MS = 100
 
 let rested: Promise<void> | null = null
-let isRested = false
-/** The page had its first moment of rest. */
-export const hasRested = (): boolean => isRested
 /** The first moment of rest of the page after it was first asked for, or soon. */
 export function firstRest(): Promise<void> {
-  rested ??= new Promise((resolve) => {
-    const rest = () => {
-      isRested = true
-      resolve()
-    }
-    if ('requestIdleCallback' in globalThis) requestIdleCallback(rest, { timeout: LIMIT_MS / 2 })
-    else setTimeout(rest, SOON_MS)
-  })
+  rested ??= new Promise((resolve) =>
+    'requestIdleCallback' in globalThis
+      ? void requestIdleCallback(() => resolve(), { timeout: LIMIT_MS / 2 })
+      : void setTimeout(resolve, SOON_MS),
+  )
   return rested
 }
 

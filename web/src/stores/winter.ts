@@ -48,8 +48,7 @@ export const useWinter = defineStore('winter', () => {
       design.winterSummary = result.summary
     }
     try {
-      const prepared = worker.ready(wanted)
-      if (prepared) await prepared
+      await worker.ready(wanted)
       if (mine !== asked) return
       const result = await worker.service.run(
         toRaw(wanted),

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink'
-import { firstRest, hasRested } from '../drawing/useIdle.ts'
+import { firstRest } from '../drawing/useIdle.ts'
 import type { Design } from '@ambrel/core'
 import type { WinterService } from './winter.worker.ts'
 
@@ -10,7 +10,6 @@ export type HoursOf = (fileId: string) => Promise<{ shape: Parameters<WinterServ
 export class WinterWorker {
   private made: Remote<WinterService> | null = null
   private readonly given = new Map<string, Promise<void>>()
-  private readonly held = new Set<string>()
 
   constructor(private readonly hoursOf: HoursOf) {}
 
@@ -20,19 +19,13 @@ export class WinterWorker {
   }
 
   /**
-   * What has to be waited for before a design's winters can be asked for; nothing, where the page has rested and the
-   * hours of its weather were handed over, so that the run begins beside the drawing of an edit and not after it.
-   *
+   * Waits until the hours a design needs are there.
    * @param everySource also where another source rules now, to compare them
    */
-  ready({ place }: Pick<Design, 'place'>, everySource = false): Promise<void> | null {
-    const fileId = place.hours && (place.source === 'hours' || everySource) ? place.hours.fileId : null
-    return hasRested() && (fileId === null || this.held.has(fileId)) ? null : this.prepare(fileId)
-  }
-
-  private async prepare(fileId: string | null): Promise<void> {
+  async ready({ place }: Pick<Design, 'place'>, everySource = false): Promise<void> {
     await firstRest()
-    if (fileId === null) return
+    if (!place.hours || (place.source !== 'hours' && !everySource)) return
+    const { fileId } = place.hours
     if (!this.given.has(fileId)) this.given.set(fileId, this.give(fileId))
     await this.given.get(fileId)
   }
@@ -41,7 +34,6 @@ export class WinterWorker {
     try {
       const { shape, bytes } = await this.hoursOf(fileId)
       await this.service.provide(fileId, shape, bytes)
-      this.held.add(fileId)
     } catch (error) {
       this.given.delete(fileId)
       throw error
