@@ -48,8 +48,10 @@ const { answer: life } = useAnswer(
           <Figure :value="hours(failures.darkAfterH.soonest, 'never')" label="until dark, the soonest" />
           <Figure :value="hours(failures.rechargeH.oneInTen, 'not by the next')" label="until it is back up, 9 in 10" />
         </template>
-        <Figure id="grid.hours-until-dark" />
-        <Figure id="grid.recharge-hours" />
+        <template v-if="design.derived?.worked['grid.hours-until-dark']">
+          <Figure id="grid.hours-until-dark" />
+          <Figure id="grid.recharge-hours" />
+        </template>
         <Figure v-if="life && failures" :value="prefs.show(life.years, 'years')" label="the bank lasts, so kept" />
         <Figure v-if="winter" :value="prefs.show(winter.median.gridWh, 'Wh')" label="from the grid, typical year" />
       </div>
