@@ -106,11 +106,23 @@ function smallOrCut(fingertipPx: number): string[] {
       const { width, height } = target.getBoundingClientRect()
       return Math.min(width, height) < fingertipPx - 0.5
     })
+  // a finger on the middle of one meets that one
+  const covered = [...document.querySelectorAll('.findings button, main button')].filter((each) => {
+    const { x, y, width, height } = each.getBoundingClientRect()
+    const met = document.elementFromPoint(x + width / 2, y + height / 2)
+    return (
+      isSeen(each) && met?.closest('button') && !each.contains(met) && met.closest('.findings, main')?.contains(each)
+    )
+  })
   const cut = [...document.querySelectorAll('*')].filter(
     (each) =>
       isSeen(each) && getComputedStyle(each).textOverflow === 'ellipsis' && each.scrollWidth > each.clientWidth + 1,
   )
-  return [...small.map((each) => `${name(each)} is small`), ...cut.map((each) => `${name(each)} is cut`)]
+  return [
+    ...small.map((each) => `${name(each)} is small`),
+    ...covered.map((each) => `${name(each)} lies under another`),
+    ...cut.map((each) => `${name(each)} is cut`),
+  ]
 }
 
 describe('whoever listens, uses keys, or sees little', () => {
