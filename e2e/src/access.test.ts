@@ -203,7 +203,7 @@ describe('whoever listens, uses keys, or sees little', () => {
       await atRest(page)
       expect(await page.evaluate(smallOrCut, FINGERTIP_PX), what).toEqual([])
     }
-    for (const step of ['winter', 'build', 'log']) {
+    for (const step of ['inverter', 'generator', 'winter', 'build', 'log'] as const) {
       await onTo(page, step)
       await fits(step)
     }

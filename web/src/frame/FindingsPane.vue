@@ -72,10 +72,12 @@ const sheetOf = (finding: Finding) => (finding.working ? design.derived?.worked[
       <StateMark :level="finding.level" class="mark" />
       <p>
         <b>{{ prefs.say(finding.says) }}</b> {{ prefs.say(finding.because) }}
-        <button v-if="sheetOf(finding)" class="link" @click="working.show(sheetOf(finding)!)">numbers</button>
-        <template v-if="finding.remedy">
-          <button class="link remedy" @click="remedy(finding)">{{ prefs.say(finding.remedy.label) }}</button></template
-        >
+        <span class="then">
+          <button v-if="sheetOf(finding)" class="link" @click="working.show(sheetOf(finding)!)">numbers</button>
+          <button v-if="finding.remedy" class="link remedy" @click="remedy(finding)">
+            {{ prefs.say(finding.remedy.label) }}
+          </button>
+        </span>
       </p>
       <p v-if="everything" class="quiet">{{ stepName(finding.step, design.document) }}</p>
     </article>
@@ -136,6 +138,20 @@ header {
 
 .path {
   overflow-wrap: anywhere;
+}
+
+/* in the hand a line of their own, so that what is pressed does not part the lines of the text */
+@media (pointer: coarse) {
+  .then {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 20px;
+  }
+
+  .then .link {
+    margin: 0;
+    text-align: left;
+  }
 }
 
 .legend {

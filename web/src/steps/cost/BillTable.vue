@@ -225,6 +225,7 @@ function own({ key, owned, quantity, name }: BillRow): void {
 }
 
 .fold {
+  min-height: var(--target);
   display: inline-flex;
   align-items: center;
   gap: 5px;

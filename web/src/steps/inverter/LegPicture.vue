@@ -255,6 +255,23 @@ li:focus-visible {
   white-space: nowrap;
 }
 
+/* on a phone two legs stand side by side, what is across them below, and a name takes the lines that it needs */
+@media (max-width: 600px) {
+  .legs {
+    grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
+  }
+
+  .across {
+    grid-column: 1 / -1;
+  }
+
+  .name {
+    min-width: 0;
+    overflow-wrap: anywhere;
+    white-space: normal;
+  }
+}
+
 .neutral {
   margin-top: 8px;
   padding-top: 6px;

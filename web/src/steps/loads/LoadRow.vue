@@ -266,5 +266,10 @@ td {
   tr > .name {
     grid-column: 1 / -1;
   }
+
+  .tools .icon-button,
+  .acts .icon-button {
+    min-width: var(--target);
+  }
 }
 </style>
