@@ -208,12 +208,13 @@ export class TiltedPlane {
 
   /** Fills `out` with the effective irradiance of each hour of a weather year, W/m². */
   fillYear(weather: WeatherYear, snowOnGround: Uint8Array, out: Float32Array): void {
+    const { startDay, ghiWM2, dhiWM2 } = weather
     for (let day = 0; day < DAYS; day++) {
-      const calendar = ((weather.startDay + day) % DAYS) * 24
+      const calendar = ((startDay + day) % DAYS) * 24
       for (let hour = 0; hour < 24; hour++) {
         const i = day * 24 + hour
-        const dhi = weather.dhiWM2 ? weather.dhiWM2[i] : -1
-        out[i] = this.effective(calendar + hour, weather.ghiWM2[i], snowOnGround[i] === 1, dhi)
+        const ghi = ghiWM2[i]
+        out[i] = ghi > 0 ? this.effective(calendar + hour, ghi, snowOnGround[i] === 1, dhiWM2 ? dhiWM2[i] : -1) : 0
       }
     }
   }

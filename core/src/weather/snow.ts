@@ -13,14 +13,26 @@ const SETTLED = 0.5
 /** The quarter of the year with most snow is what keeps the ground warm. */
 const SNOWY_QUARTER = 4
 
+/** Depth of snow after an hour in which some may fall and melt, cm as it fell. */
+function depthAfter(depth: number, fallenCm: number, airC: number): number {
+  const lying = depth + fallenCm
+  if (lying === 0 || airC <= 0) return lying
+  const left = lying - airC * MELT_CM_PER_DEGREE_HOUR
+  return left > 0 ? left : 0
+}
+
 /** Mean depth of settled snow on the ground over the snowiest quarter of a year of hours, m. */
 export function snowOfYear(weather: WeatherYear): number {
+  const { snowfallCm, airC } = weather
   const days = new Float64Array(DAYS)
   let depth = 0
-  for (let i = 0; i < HOURS; i++) {
-    depth += weather.snowfallCm[i]
-    if (weather.airC[i] > 0) depth = Math.max(0, depth - weather.airC[i] * MELT_CM_PER_DEGREE_HOUR)
-    days[Math.floor(i / 24)] += depth / 24
+  for (let day = 0; day < DAYS; day++) {
+    let sum = 0
+    for (let i = day * 24; i < (day + 1) * 24; i++) {
+      depth = depthAfter(depth, snowfallCm[i], airC[i])
+      sum += depth
+    }
+    days[day] = sum / 24
   }
   return snowiest(days)
 }
@@ -36,10 +48,10 @@ function snowiest(depthsCm: Float64Array): number {
 
 /** Marks the hours in which snow lies on the ground, by a degree-day melt of what fell (for the albedo). */
 export function snowOnGround(weather: WeatherYear, out: Uint8Array): void {
+  const { snowfallCm, airC } = weather
   let depth = 0
   for (let i = 0; i < HOURS; i++) {
-    depth += weather.snowfallCm[i]
-    if (weather.airC[i] > 0) depth = Math.max(0, depth - weather.airC[i] * MELT_CM_PER_DEGREE_HOUR)
+    depth = depthAfter(depth, snowfallCm[i], airC[i])
     out[i] = depth >= SNOW_GROUND_FROM_CM ? 1 : 0
   }
 }
@@ -83,6 +95,7 @@ export function hideUnderSnow(
   brushDays: number | null,
   steps: number,
 ): void {
+  const { snowfallCm, airC } = weather
   let covered = 0
   let age = 0
   for (let day = 0; day < DAYS; day++) {
@@ -90,15 +103,16 @@ export function hideUnderSnow(
     const slidePerHour = 0.197 * Math.sin(tiltOf((weather.startDay + day) % DAYS) * DEG)
     for (let hour = 0; hour < 24; hour++) {
       const i = day * 24 + hour
-      fall += weather.snowfallCm[i]
+      const fallen = snowfallCm[i]
+      fall += fallen
       age++
-      if (fall > 1 && weather.snowfallCm[i] > 0) {
+      if (fallen > 0 && fall > 1) {
         covered = 1
         age = 0
       }
       if (covered === 0) continue
       if (brushDays !== null && age >= brushDays * 24) covered = 0
-      else if (weather.airC[i] > planeWM2[i] / -80 && planeWM2[i] > 0) covered = Math.max(0, covered - slidePerHour)
+      else if (airC[i] > planeWM2[i] / -80 && planeWM2[i] > 0) covered = Math.max(0, covered - slidePerHour)
       planeWM2[i] *= 1 - Math.ceil(covered * steps - 1e-9) / steps
     }
   }

@@ -119,7 +119,10 @@ export class WinterEngine {
 
   /** Effective irradiance on an array through one year, snow taken off, W/m². */
   planeOf(design: SunQuestion, array: ArrayField, seed: number, index: number): Float32Array {
-    const weather = this.weatherOf(design, seed, index)
+    return this.planeUnder(this.weatherOf(design, seed, index), design, array, index)
+  }
+
+  private planeUnder(weather: WeatherYear, design: SunQuestion, array: ArrayField, index: number): Float32Array {
     const question = planeQuestion(design, array)
     const key = keyOf(question)
     let years = this.planes.get(key)
@@ -163,8 +166,11 @@ export class WinterEngine {
   }
 
   private hoursOf(design: Design, seed: number, index: number): YearHours {
-    const planes = () => design.arrays.map((array) => this.planeOf(design, array, seed, index))
-    return (this.hours[index] ??= yearHours(hoursQuestion(design), this.weatherOf(design, seed, index), planes()))
+    const made = this.hours[index]
+    if (made) return made
+    const weather = this.weatherOf(design, seed, index)
+    const planes = design.arrays.map((array) => this.planeUnder(weather, design, array, index))
+    return (this.hours[index] = yearHours(hoursQuestion(design), weather, planes))
   }
 
   private prepare({ place }: Pick<Design, 'place'>, seed: number): void {

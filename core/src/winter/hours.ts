@@ -153,20 +153,25 @@ export function yearHours(design: HoursQuestion, weather: WeatherYear, planes: r
     const limit = passesW(controller, volts)
     const takesW = controller.part.maxArrayW ?? Infinity
     if (takesW < Infinity) for (let i = 0; i < HOURS; i++) power[i] = Math.min(power[i], takesW)
-    if (controller.part.kind === 'ac-coupled') {
-      const feeds = (hours.acSourceW ??= new Float64Array(HOURS))
-      for (let i = 0; i < HOURS; i++) feeds[i] += Math.min(power[i] * controller.part.efficiency, limit)
-      continue
-    }
-    for (let i = 0; i < HOURS; i++) {
-      hours.pvInW[i] += power[i]
-      hours.pvOutW[i] += Math.min(power[i] * efficiency, limit)
+    if (controller.part.kind === 'ac-coupled')
+      addPassed(power, controller.part.efficiency, limit, (hours.acSourceW ??= new Float64Array(HOURS)))
+    else {
+      addPassed(power, 1, Infinity, hours.pvInW)
+      addPassed(power, efficiency, limit, hours.pvOutW)
     }
   }
   roomTemperature(design.place.batteryRoom, weather.airC, snowOfYear(weather), hours.roomC)
   for (let day = 0; day < DAYS; day++)
     hours.coldShare[day] = coldFactor(design.bank.part.chemistry, hours.roomC[day * 24 + 6])
   return hours
+}
+
+/** Adds what comes through of a power, W, up to a limit. */
+function addPassed(power: Float64Array, efficiency: number, limitW: number, to: Float64Array): void {
+  for (let i = 0; i < HOURS; i++) {
+    const through = power[i] * efficiency
+    to[i] += through < limitW ? through : limitW
+  }
 }
 
 /**
@@ -228,15 +233,18 @@ function addArrayPower(
   const { u0, u1 } = HEAT_LOSS[array.mounting]
   const { airC, windMS } = weather
   const shares = lowLight(array.module)
+  const lastShare = shares.length - 1.000001
   for (let i = 0; i < HOURS; i++) {
     const irradiance = plane[i]
     if (irradiance <= 0) continue
     const cellC = airC[i] + irradiance / (u0 + u1 * windMS[i])
-    const at = Math.min(irradiance / LIGHT_STEP, shares.length - 1.000001)
+    const step = irradiance / LIGHT_STEP
+    const at = step < lastShare ? step : lastShare
     const below = at | 0
     const share = shares[below] + (shares[below + 1] - shares[below]) * (at - below)
-    let watts = Math.max(0, scale * share * irradiance * (1 + gamma * (cellC - 25)))
-    if (heldV > 0) watts = Math.min(watts, heldW * irradiance)
+    let watts = scale * share * irradiance * (1 + gamma * (cellC - 25))
+    if (watts < 0) watts = 0
+    if (heldV > 0 && watts > heldW * irradiance) watts = heldW * irradiance
     if (group) watts *= 1 - unlikeLossAt(group, irradiance)
     power[i] += watts
   }

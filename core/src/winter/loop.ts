@@ -24,8 +24,8 @@ export interface OfRun extends Records {
  * priority; movable work into the sun's surplus; the rest from the backup while it runs and from the bank within its
  * kinetic, current, voltage, cold and cut-out limits; then charge the bank, then curtail. The backup follows a state
  * machine on state of charge, voltage or a look in the morning, and starts where loads would be dropped.
- * Sources = served + losses + change in store + curtailed: checked in every step that is not easy, and per day over the
- * easy ones.
+ * What is taken = served + losses + change in store: checked in every step that is not easy, and per day over the easy
+ * ones; what sources could have given beyond it is curtailed.
  *
  * A step is easy where nothing is short, moved, shed or locked, no backup runs and none can start: most are. Nothing is
  * allocated inside a step.
@@ -60,70 +60,102 @@ function hardDay(run: YearRun, day: number): void {
 /** Below which charge, and on which days, a step is not easy. */
 class EasyGuard {
   /** state of charge at or below which the backup starts, and of what is usable below which anything is shed */
-  private readonly starts: number
-  private readonly sheds: number
-  /** state of charge, of what is usable, from which on the volts cannot limit a discharge */
-  private readonly free: number
-  /** the backup is started by volts, and at which */
-  readonly startV: number
+  private readonly starts: number = 0
+  private readonly sheds: number = 0
+  /** volts at which the backup is started, where it is by volts, and volts that no easy step comes down to */
+  readonly startV: number = 0
+  private readonly limitV: number = 0
+  /** most current drawn in an easy step in which no work is moved, A */
+  readonly usualA: number = 0
   /** charging may meet the absorption voltage before it meets the limit in amps */
   readonly meetsAbsorption: boolean
 
+  /** What the bank must hold on the day that is on for a step to be easy, Ah. */
+  leastAh = 0
+  /** what it must hold for an equalising charge to go on by the sun, Ah */
+  equalisesFromAh = 0
+  /** what it must hold for its volts to be left out of it at currents up to the usual, Ah */
+  voltsBelowAh = 0
+
   constructor(private readonly run: YearRun) {
-    const { bank, generator, shedCanWait, shedShould } = run.plan
-    const coldest = run.hours.coldShare.reduce((least, share) => (share < least ? share : least), 1)
-    const drop = (bank.maxDischargeA * bank.ohm) / coldest
-    const free = bank.loadedV.findIndex((volts) => volts - drop >= bank.lowCutV)
+    const { bank, easy, generator, shedCanWait, shedShould } = run.plan
+    let coldest = 1
+    for (const share of run.hours.coldShare) if (share < coldest) coldest = share
     const byVoltage = generator.present && generator.startBy === 'voltage'
-    this.free = free < 0 ? Infinity : free / VOLTAGE_STEPS
     this.sheds = Math.max(shedCanWait, shedShould)
     this.starts = generator.present && !byVoltage ? generator.start : -Infinity
     this.startV = byVoltage ? generator.startV : -Infinity
+    this.limitV = Math.max(bank.lowCutV, this.startV)
+    this.usualA = easy.mostW / bank.volts + bank.qmaxAh * bank.selfDischargePerH
     this.meetsAbsorption = (bank.absorbV - bank.restedV[VOLTAGE_STEPS]) * (coldest / bank.ohm) < bank.maxChargeA
   }
 
-  dayIsHard(day: number): boolean {
+  /** Sets the limits of a day that {@link YearRun.openDay} has opened. */
+  openDay(day: number): void {
     const { run } = this
-    const { lockC, offC } = run.plan.bank
-    return run.days.coldestC[day] <= Math.max(lockC, offC)
+    const { bank, generator } = run.plan
+    const { qmaxAh, ratedAh, leastV } = bank
+    this.leastAh = Math.max(qmaxAh - (1 - this.starts) * ratedAh, run.heldAtEquivalent(this.sheds), run.floorAh)
+    const isDue = generator.equaliseEveryH > 0 && (day + 1) * 24 - run.equalisedAt >= generator.equaliseEveryH
+    this.equalisesFromAh = isDue ? qmaxAh - (1 - generator.fullStop) * ratedAh : Infinity
+    const entry = firstAbove(leastV, this.limitV + (this.usualA * bank.ohm) / run.cold)
+    this.voltsBelowAh = entry > VOLTAGE_STEPS ? Infinity : run.heldAtEquivalent(entry / VOLTAGE_STEPS)
   }
+}
 
-  /** What the bank must hold on the day that is on for a step to be easy, Ah. */
-  leastAh(): number {
-    const { qmaxAh, ratedAh } = this.run.plan.bank
-    return Math.max(qmaxAh - (1 - this.starts) * ratedAh, this.run.heldAtEquivalent(this.sheds), this.run.floorAh)
+/** The first entry above a limit in a table that never falls; its length where there is none. */
+function firstAbove(table: Float64Array, limit: number): number {
+  let from = 0
+  let to = table.length
+  while (from < to) {
+    const middle = (from + to) >> 1
+    if (table[middle] > limit) to = middle
+    else from = middle + 1
   }
-
-  /** What it must hold on a day for an equalising charge to go on by the sun, Ah. */
-  equalisesFromAh(day: number): number {
-    const { qmaxAh, ratedAh } = this.run.plan.bank
-    const { equaliseEveryH, fullStop } = this.run.plan.generator
-    const isDue = equaliseEveryH > 0 && (day + 1) * 24 - this.run.equalisedAt >= equaliseEveryH
-    return isDue ? qmaxAh - (1 - fullStop) * ratedAh : Infinity
-  }
-
-  /** What it must hold for its volts to be left out of it, Ah. */
-  voltsBelowAh(): number {
-    return this.startV > 0 ? Infinity : this.run.heldAtEquivalent(this.free)
-  }
+  return from
 }
 
 /**
  * Days on end whose easy steps are taken here, with as little as they need, and the others by {@link YearRun.step}.
+ *
+ * The `+` before what comes from elsewhere tells V8 that it is a number: of what it does not know, every step would ask
+ * anew whether it is boxed.
  * @returns the first day that is left to be done: a hard one, or the end of the year
  */
 function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
-  const { plan, hours, books, backup, work, dt } = run
-  const { bank, curve, easy, loads, arrayShare, inverterW, searchW, searchWakeW, acChargerW, acChargerEfficiency } =
-    plan
-  const { parts, movableCapW, dc: dcW } = loads
+  const { plan, hours, books, backup, work } = run
+  const { bank, curve, easy, loads, inverterW } = plan
+  const { restedV, loadedV } = bank
+  const { parts, dc: dcW } = loads
   const { pvOutW, dcSourceW, acSourceW } = hours
-  const { acW, needW, conversionW, idleW, servedBefore, conversionBefore, idleBefore } = easy
-  const { a1, a2, a3, cqmaxAh } = bank.step
-  const { qmaxAh, volts, maxChargeA, maxDischargeA, chargeEfficiency, absorbV, restedV, loadedV, lowCutV } = bank
-  const { meetsAbsorption, startV } = guard
+  const { acW, awakeW, needW, conversionW, idleW, servedBefore, conversionBefore, idleBefore } = easy
   const { sunUntil, eveningUntil } = work
-  const { selfW } = plan
+  const { meetsAbsorption } = guard
+  const dt = +run.dt
+  const arrayShare = +plan.arrayShare
+  const searchW = +plan.searchW
+  const searchWakeW = +plan.searchWakeW
+  const acChargerW = +plan.acChargerW
+  const acChargerEfficiency = +plan.acChargerEfficiency
+  const movableCapW = +loads.movableCapW
+  const selfW = +plan.selfW
+  const curveA = +curve.a
+  const curveB = +curve.b
+  const restW = +curve.idleW
+  const a1 = +bank.step.a1
+  const a2 = +bank.step.a2
+  const a3 = +bank.step.a3
+  const cqmaxAh = +bank.step.cqmaxAh
+  const qmaxAh = +bank.qmaxAh
+  const volts = +bank.volts
+  const maxChargeA = +bank.maxChargeA
+  const maxDischargeA = +bank.maxDischargeA
+  const chargeEfficiency = +bank.chargeEfficiency
+  const absorbV = +bank.absorbV
+  const lowCutV = +bank.lowCutV
+  const loadedFromA = +bank.loadedFromA
+  const startV = +guard.startV
+  const usualA = +guard.usualA
   const slots = 24 * parts
   const noon = 12 * parts
   const tailFrom = TAIL_FROM * parts
@@ -134,14 +166,14 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
   const wattsPerAmpIn = volts / chargeEfficiency
   const ampsPerWattIn = chargeEfficiency / volts
   const selfWPerAh = volts * bank.selfDischargePerH
-  const perLoadedA = 1 / bank.loadedFromA
+  const perLoadedA = 1 / loadedFromA
   const fullAh = qmaxAh - (1 - FULL) * bank.ratedAh
   const watchesStart = startV > 0
   const { charge: charges } = run
 
-  let available = run.availableAh
-  let bound = run.boundAh
-  let fullAt = run.fullAt
+  let available = +run.availableAh
+  let bound = +run.boundAh
+  let fullAt = +run.fullAt
   /** longest time between two full charges */
   let longestH = 0
   /** the backup runs, or the volts have begun to ask for it */
@@ -149,20 +181,22 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
   let day = from
   for (; day < DAYS; day++) {
     run.fullAt = fullAt
-    if (guard.dayIsHard(day)) break
+    if (run.isColdOn(day)) break
     run.openDay(day)
-    const { floorAh, cold } = run
-    const leastAh = guard.leastAh()
-    const voltsBelowAh = guard.voltsBelowAh()
-    const equalisesFromAh = guard.equalisesFromAh(day)
-    const begins = backup.mayBeginBy((day + 1) * 24, fullAt, run.equalisedAt)
+    const floorAh = +run.floorAh
+    const cold = +run.cold
+    guard.openDay(day)
+    const leastAh = +guard.leastAh
+    const voltsBelowAh = +guard.voltsBelowAh
+    const equalisesFromAh = +guard.equalisesFromAh
+    const beginsFrom = backup.mayBeginBy((day + 1) * 24, fullAt, run.equalisedAt) ? tailFrom : slots
     const perCold = 1 / cold
     const perOhm = cold / bank.ohm
     const dropV = bank.ohm / cold
     const first = run.pot * slots
     const firstHour = day * 24
     let dayLeastAh = Infinity
-    let waitingWh = work.waitingWh()
+    let waitingWh = +work.waitingWh()
     let pressingWh = 0
     let pvUsedSum = 0
     let dcUsedSum = 0
@@ -192,11 +226,10 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
       if (slot === sunUntil) {
         work.leave(waitingWh)
         waitingWh = 0
-        pressingWh = work.pressingWh()
+        pressingWh = +work.pressingWh()
       }
 
-      let isEasy =
-        total > leastAh && total < equalisesFromAh && !isBacked && !(begins && slot >= tailFrom && slot < tailUntil)
+      let isEasy = total > leastAh && total < equalisesFromAh && !isBacked && !(slot >= beginsFrom && slot < tailUntil)
       if (isEasy) {
         let need = needW[at]
         let moved = 0
@@ -204,7 +237,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
         let chargerDc = 0
         let extraConversion = 0
         let extraIdle = 0
-        if (acSource > 0 || pressingWh > 0 || (waitingWh > 0 && pvOut + dcSource > 0)) {
+        if (acSource > 0 || pressingWh > 0 || (waitingWh > 0 && pvOut + dcSource > awakeW[at])) {
           let ac = acW[at]
           if (waitingWh > 0) {
             const sunny = inverterOutput(curve, pvOut + dcSource - selfW - dcW[at]) + acSource - ac
@@ -215,8 +248,8 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
           ac += moved
           fromAc = acSource < ac ? acSource : ac
           const rest = ac - fromAc
-          const idle = rest < searchWakeW ? searchW : curve.idleW
-          const conversion = idle + rest * (curve.a + curve.b * rest) - rest
+          const idle = rest < searchWakeW ? searchW : restW
+          const conversion = idle + rest * (curveA + curveB * rest) - rest
           extraConversion = conversion - conversionW[at]
           extraIdle = idle - idleW[at]
           need = rest <= inverterW[books.month * 24 + hour] ? selfW + dcW[at] + conversion + rest : Infinity
@@ -230,11 +263,11 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
         if (over < 0) {
           current = -over * perVolt
           isEasy = current < resting * perA3 && current < maxDischargeA && current < (total - floorAh) * parts
-          if (total < voltsBelowAh) {
+          if (total < voltsBelowAh || current > usualA) {
             const charge = 1 - (qmaxAh - total) * perRated
             const loaded = tableAt(loadedV, 1 - (1 - charge) * perCold)
             const open = tableAt(restedV, charge)
-            const share = current < bank.loadedFromA ? current * perLoadedA : 1
+            const share = current < loadedFromA ? current * perLoadedA : 1
             if (current > (loaded - lowCutV) * perOhm || open + (loaded - open) * share - current * dropV <= startV)
               isEasy = false
           }
@@ -256,7 +289,11 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
           const acceptW = acceptA * wattsPerAmpIn
           const intake = over < acceptW ? over : acceptW
           current = -intake * ampsPerWattIn
-          if (watchesStart && tableAt(restedV, 1 - (qmaxAh - total) * perRated) - current * dropV <= startV)
+          if (
+            watchesStart &&
+            total < voltsBelowAh &&
+            tableAt(restedV, 1 - (qmaxAh - total) * perRated) - current * dropV <= startV
+          )
             isEasy = false
           else {
             intakeSum += intake
@@ -324,8 +361,8 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
       fullAt = run.fullAt
       storedAh -= available + bound
       isBacked = backup.running || run.heldLowH > 0
-      if (slot < sunUntil) waitingWh = work.waitingWh()
-      else pressingWh = work.pressingWh()
+      if (slot < sunUntil) waitingWh = +work.waitingWh()
+      else pressingWh = +work.pressingWh()
     }
 
     run.availableAh = available

@@ -46,6 +46,8 @@ export interface RunPlan {
 export interface EasyTables {
   /** AC asked for, W */
   acW: Float64Array
+  /** drawn from the bus while the inverter is awake: what sun and DC sources give beyond it is left over, W */
+  awakeW: Float64Array
   /** drawn from the bus, self-discharge left aside, W; Infinity where the inverter cannot carry it */
   needW: Float64Array
   /** lost in the inverter, its draw at rest among it, W */
@@ -55,6 +57,8 @@ export interface EasyTables {
   servedBefore: Float64Array
   conversionBefore: Float64Array
   idleBefore: Float64Array
+  /** most that any of these steps draws from the bus, W */
+  mostW: number
 }
 
 export interface BankPlan {
@@ -82,6 +86,8 @@ export interface BankPlan {
   restedV: Float64Array
   /** and under load, by what is usable: a table as before, by the charge at which the warm bank has as much left */
   loadedV: Float64Array
+  /** the least of both tables from each entry on, V */
+  leastV: Float64Array
   /** current from which on the volts are those under load, A */
   loadedFromA: number
   /** resistance of the warm bank, Ω */
@@ -233,12 +239,14 @@ function easyTables(
   const before = () => new Float64Array(size + size / slots)
   const easy: EasyTables = {
     acW: table(),
+    awakeW: table(),
     needW: table(),
     conversionW: table(),
     idleW: table(),
     servedBefore: before(),
     conversionBefore: before(),
     idleBefore: before(),
+    mostW: 0,
   }
   for (let at = 0; at < size; at++) {
     const ac = acMust[at] + acShould[at] + acCanWait[at]
@@ -246,7 +254,9 @@ function easyTables(
     const conversion = idle + ac * (curve.a + curve.b * ac) - ac
     const carries = ac <= inverterW[((at / parts) | 0) % inverterW.length]
     easy.acW[at] = ac
+    easy.awakeW[at] = selfW + dc[at] + curve.idleW + ac * (curve.a + curve.b * ac)
     easy.needW[at] = carries ? selfW + dc[at] + ac + conversion : Infinity
+    if (carries) easy.mostW = Math.max(easy.mostW, easy.needW[at])
     easy.conversionW[at] = conversion
     easy.idleW[at] = idle
     const next = at + Math.floor(at / slots) + 1
@@ -278,6 +288,8 @@ function bankPlan(design: Design, parts: number): BankPlan {
   const rated = bankRatedAh(bank)
   const table = (voltsAt: (charge: number) => number) =>
     Float64Array.from({ length: VOLTAGE_STEPS + 2 }, (_, i) => voltsAt(i / VOLTAGE_STEPS))
+  const restedV = table((charge) => restedBankV(bank, charge))
+  const loadedV = table((charge) => loadedBankV(bank, lowCutV, charge))
   return {
     volts: bankNominalV(bank),
     qmaxAh: kinetic.qmaxAh,
@@ -294,14 +306,22 @@ function bankPlan(design: Design, parts: number): BankPlan {
     heaterW: part.heaterW * bank.inParallel * bank.inSeries,
     heatWhPerK: heatOfUnit(part) * bank.inParallel * bank.inSeries,
     coolsInH: coolingTime(part),
-    restedV: table((charge) => restedBankV(bank, charge)),
-    loadedV: table((charge) => loadedBankV(bank, lowCutV, charge)),
+    restedV,
+    loadedV,
+    leastV: leastFrom(restedV, loadedV),
     loadedFromA: rated / LOADED_FROM_H,
     ohm: Math.max(LEAST_OHM, bankOhm(bank)),
     lowCutV,
     absorbV: absorptionV(bank),
     selfDischargePerH: part.selfDischargePctPerMonth / 100 / 730,
   }
+}
+
+/** The least of two tables from each entry on. */
+function leastFrom(one: Float64Array, other: Float64Array): Float64Array {
+  const least = one.map((value, i) => Math.min(value, other[i]))
+  for (let i = least.length - 2; i >= 0; i--) least[i] = Math.min(least[i], least[i + 1])
+  return least
 }
 
 function gridPlan(design: Design): GridPlan | null {

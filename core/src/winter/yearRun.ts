@@ -45,6 +45,9 @@ export class DayBooks {
 /**
  * One year of a design on its way: the state of bank, backup and waiting work, the books, and the step that knows
  * everything. The day loop of `loop.ts` takes the easy steps by itself and leaves the others to {@link step}.
+ *
+ * Every field begins as a number, those the constructor sets as well: V8 boxes each number of a field that was ever
+ * undefined.
  */
 export class YearRun {
   readonly result: YearResult = emptyYear()
@@ -52,9 +55,9 @@ export class YearRun {
   readonly work: WaitingWork
   readonly backup: BackupState
   readonly books = new DayBooks()
-  readonly dt: number
-  availableAh: number
-  boundAh: number
+  readonly dt: number = 1
+  availableAh = 0
+  boundAh = 0
   /** times at which the bank was last full and equalised, h since the run began */
   fullAt = 0
   equalisedAt = 0
@@ -80,6 +83,8 @@ export class YearRun {
   pot = 0
   cold = 1
   floorAh = 0
+  /** by {@link isColdOn} */
+  private isCold = false
 
   // the step that is on
   private readonly asked = new Float64Array(3)
@@ -107,12 +112,12 @@ export class YearRun {
   private equalisedH = 0
   /** least that the bank held in the year, Ah */
   private leastAh = Infinity
-  private readonly startAh: number
+  private readonly startAh: number = 0
   private readonly trace: Trace | null
   /** filled by the easy steps too */
   readonly charge: Float32Array | null
   /** day of the four weeks of loads with which the year begins */
-  private readonly firstOfCycle: number
+  private readonly firstOfCycle: number = 0
   private spell = 0
 
   constructor(
@@ -171,8 +176,15 @@ export class YearRun {
     this.result.months.fullByNoonDays[this.books.month]++
   }
 
+  /** Whether the room may forbid the bank to give or to take on a day. */
+  isColdOn(day: number): boolean {
+    const { lockC, offC } = this.plan.bank
+    return this.days.coldestC[day] <= (lockC > offC ? lockC : offC)
+  }
+
   openDay(day: number): void {
     const { bank, loads, startDay } = this.plan
+    this.isCold = this.isColdOn(day)
     const dayOfYear = (startDay + day) % DAYS
     const ofCycle = (this.firstOfCycle + day) % CYCLE_DAYS
     this.away = loads.away[dayOfYear] | loads.awayOnWeekday[ofCycle % 7]
@@ -208,7 +220,7 @@ export class YearRun {
     view.sinceEqualisedH = view.now - this.equalisedAt
 
     this.limitBank(charge, usable)
-    const letGo = hours.roomC[i] <= plan.bank.offC && this.letGoInCold(hours.roomC[i])
+    const letGo = this.isCold && hours.roomC[i] <= plan.bank.offC && this.letGoInCold(hours.roomC[i])
     this.ask(at, slot)
     this.shedBelow(usable, at)
     view.onGrid = this.grid !== null && this.grid.isThere(i)
@@ -216,7 +228,9 @@ export class YearRun {
     backup.decide(view)
     this.onGrid = view.onGrid && !backup.running
     if (backup.running || this.onGrid) this.takeBackShed()
-    this.limitByCold(hours.roomC[i], pvOut + dcSource)
+    this.heaterW = 0
+    this.lockedOutA = 0
+    if (this.isCold) this.limitByCold(hours.roomC[i], pvOut + dcSource)
     if (letGo && !backup.running && !this.onGrid) {
       // the sun warms the cells where there are heaters, and nothing else
       const ownW = this.heaterW > 0 ? plan.selfW + this.heaterW + this.selfDischargeW() : 0
@@ -281,8 +295,6 @@ export class YearRun {
   /** At or below its limit lithium takes no charge before a heater has warmed it. */
   private limitByCold(roomC: number, sourcesW: number): void {
     const { bank } = this.plan
-    this.heaterW = 0
-    this.lockedOutA = 0
     if (roomC > bank.lockC) return
     const wasWarmerK = this.warmth.at(this.view.now)
     if (bank.heaterW > 0 && (sourcesW > bank.heaterW || this.backup.running || this.onGrid))
@@ -438,7 +450,6 @@ export class YearRun {
     this.availableAh = nextAvailable
 
     // the books, W
-    const pvIn = this.hours.pvInW[i] * plan.arrayShare
     const pvTaken = pvUsed / plan.controllerEfficiency
     const drawn = chargerUsed > 0 ? chargerUsed / chargerEfficiency : 0
     const sourceDrawn = running ? 0 : grid ? Math.min(drawn, sourceDc / chargerEfficiency) : drawn
@@ -463,13 +474,12 @@ export class YearRun {
     books.fromGrid += gridTaken
     books.need += need + fromAcSource + fromGenerator + fromGrid
 
-    const curtailed = pvIn - pvTaken + this.otherOfferedW - otherTaken
     const losses =
       pvTaken - pvUsed + drawn - chargerUsed + inverterDc - acInverter + intake * (1 - bank.chargeEfficiency) + self
-    const sources = pvIn + this.otherOfferedW + generated + gridTaken
+    const taken = pvTaken + otherTaken + generated + gridTaken
     const held = this.availableAh + this.boundAh
     const storedNow = ((held - before) * bank.volts) / dt
-    this.checkBalance(sources - served - losses - storedNow - curtailed, sources + served)
+    this.checkBalance(taken - served - losses - storedNow, taken + served)
 
     const now = this.view.now
     const ran = backup.ran(now, dt)
@@ -492,7 +502,7 @@ export class YearRun {
     trace.mustW[t] = asked[0] + askedDc[0]
     trace.shouldW[t] = asked[1] + askedDc[1] + shed[1] + shedDc[1]
     trace.canWaitW[t] = asked[2] + askedDc[2] + shed[2] + shedDc[2]
-    trace.curtailedW[t] = curtailed
+    trace.curtailedW[t] = this.hours.pvInW[i] * plan.arrayShare - pvTaken + this.otherOfferedW - otherTaken
     trace.voltsV[t] = this.voltsAt(current)
     trace.roomC[t] = this.hours.roomC[i]
   }
