@@ -76,6 +76,8 @@ class EasyGuard {
   equalisesFromAh = 0
   /** what it must hold for its volts to be left out of it at currents up to the usual, Ah */
   voltsBelowAh = 0
+  /** of the tables of volts, from which on they are above the limit */
+  private entry = 0
 
   constructor(private readonly run: YearRun) {
     const { bank, easy, generator, shedCanWait, shedShould } = run.plan
@@ -98,21 +100,12 @@ class EasyGuard {
     this.leastAh = Math.max(qmaxAh - (1 - this.starts) * ratedAh, run.heldAtEquivalent(this.sheds), run.floorAh)
     const isDue = generator.equaliseEveryH > 0 && (day + 1) * 24 - run.equalisedAt >= generator.equaliseEveryH
     this.equalisesFromAh = isDue ? qmaxAh - (1 - generator.fullStop) * ratedAh : Infinity
-    const entry = firstAbove(leastV, this.limitV + (this.usualA * bank.ohm) / run.cold)
-    this.voltsBelowAh = entry > VOLTAGE_STEPS ? Infinity : run.heldAtEquivalent(entry / VOLTAGE_STEPS)
+    // the first entry above the limit lies near that of the day before
+    const limitV = this.limitV + (this.usualA * bank.ohm) / run.cold
+    while (this.entry > 0 && leastV[this.entry - 1] > limitV) this.entry--
+    while (this.entry < leastV.length && leastV[this.entry] <= limitV) this.entry++
+    this.voltsBelowAh = this.entry > VOLTAGE_STEPS ? Infinity : run.heldAtEquivalent(this.entry / VOLTAGE_STEPS)
   }
-}
-
-/** The first entry above a limit in a table that never falls; its length where there is none. */
-function firstAbove(table: Float64Array, limit: number): number {
-  let from = 0
-  let to = table.length
-  while (from < to) {
-    const middle = (from + to) >> 1
-    if (table[middle] > limit) to = middle
-    else from = middle + 1
-  }
-  return from
 }
 
 /**
@@ -156,6 +149,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
   const loadedFromA = +bank.loadedFromA
   const startV = +guard.startV
   const usualA = +guard.usualA
+  const drawsToA = maxDischargeA < usualA ? maxDischargeA : usualA
   const slots = 24 * parts
   const noon = 12 * parts
   const tailFrom = TAIL_FROM * parts
@@ -189,6 +183,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     const leastAh = +guard.leastAh
     const voltsBelowAh = +guard.voltsBelowAh
     const equalisesFromAh = +guard.equalisesFromAh
+    const drawsFromAh = leastAh > voltsBelowAh ? leastAh : voltsBelowAh
     const beginsFrom = backup.mayBeginBy((day + 1) * 24, fullAt, run.equalisedAt) ? tailFrom : slots
     const perCold = 1 / cold
     const perOhm = cold / bank.ohm
@@ -198,6 +193,8 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     let dayLeastAh = Infinity
     let waitingWh = +work.waitingWh()
     let pressingWh = 0
+    /** as {@link WaitingWork} has it */
+    let keptPressingWh = 0
     let pvUsedSum = 0
     let dcUsedSum = 0
     let acUsedSum = 0
@@ -226,10 +223,52 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
       if (slot === sunUntil) {
         work.leave(waitingWh)
         waitingWh = 0
-        pressingWh = +work.pressingWh()
+        keptPressingWh = pressingWh = +work.pressingWh()
       }
 
       let isEasy = total > leastAh && total < equalisesFromAh && !isBacked && !(slot >= beginsFrom && slot < tailUntil)
+
+      // steps on end that only draw from the bank, well within what it can give
+      if (isEasy && pressingWh === 0) {
+        let until = slot < noon ? noon : slot < sunUntil ? sunUntil : slots
+        if (slot < beginsFrom && beginsFrom < until) until = beginsFrom
+        let drawn = slot
+        let before = total
+        for (; drawn < until; drawn++) {
+          const drawnAt = first + drawn
+          const drawnHour = firstHour + (parts === 1 ? drawn : (drawn / parts) | 0)
+          const sun = pvOutW[drawnHour] * arrayShare
+          const other = dcSourceW === null ? 0 : dcSourceW[drawnHour]
+          const current = (needW[drawnAt] + before * selfWPerAh - other - sun) * perVolt
+          const resting = a1 * available + a2 * before
+          if (
+            !(current > 0 && current < drawsToA && before > drawsFromAh && current < resting * perA3) ||
+            current >= (before - floorAh) * parts ||
+            (acSourceW !== null && acSourceW[drawnHour] > 0) ||
+            (waitingWh > 0 && sun + other > awakeW[drawnAt])
+          )
+            break
+          pvUsedSum += sun
+          dcUsedSum += other
+          heldSum += before
+          const nextAvailable = resting - a3 * current
+          bound = before - current * dt - nextAvailable
+          available = nextAvailable
+          before = available + bound
+          if (charges !== null) charges[day * slots + drawn] = 1 - (qmaxAh - before) / bank.ratedAh
+          if (before >= fullAh) {
+            const end = firstHour + (drawn + 1) * dt
+            if (end - fullAt > longestH) longestH = end - fullAt
+            fullAt = end
+          }
+        }
+        if (drawn > slot) {
+          if (before < dayLeastAh) dayLeastAh = before
+          slot = drawn - 1
+          continue
+        }
+      }
+
       if (isEasy) {
         let need = needW[at]
         let moved = 0
@@ -354,7 +393,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
       run.boundAh = bound
       run.fullAt = fullAt
       if (slot < sunUntil) work.leave(waitingWh)
-      else work.leavePressing(pressingWh)
+      else if (pressingWh !== keptPressingWh) work.leavePressing(pressingWh)
       run.step(day, slot)
       available = run.availableAh
       bound = run.boundAh
@@ -362,12 +401,12 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
       storedAh -= available + bound
       isBacked = backup.running || run.heldLowH > 0
       if (slot < sunUntil) waitingWh = +work.waitingWh()
-      else pressingWh = +work.pressingWh()
+      else keptPressingWh = pressingWh = +work.pressingWh()
     }
 
     run.availableAh = available
     run.boundAh = bound
-    work.leavePressing(pressingWh)
+    if (pressingWh !== keptPressingWh) work.leavePressing(pressingWh)
     if (dayLeastAh < books.leastAh) books.leastAh = dayLeastAh
     // the balance of the day's easy steps, every side of it from its own figures
     storedAh += available + bound
