@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core'
 import { STEPS } from '@ambrel/core'
 import { audit } from './audit.ts'
 import { takePage } from './browser.ts'
-import { atRest, becomes, drawn, goTo, newDesign, openDemo, setField, unfold } from './pages.ts'
+import { atRest, becomes, drawn, goTo, newDesign, openDemo, setField, unfold, whole } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -27,6 +27,7 @@ async function onTo(page: Page, step: string): Promise<void> {
 async function standing(page: Page, step: string): Promise<void> {
   await page.locator(`[data-bench=${step}] h1`).waitFor()
   await drawn(page)
+  await whole(page)
   // what is dear comes when the page rests
   await page.evaluate(() => new Promise((rest) => requestIdleCallback(rest, { timeout: 2000 })))
 }

@@ -15,6 +15,7 @@ import {
   saved,
   setField,
   strip,
+  whole,
 } from './pages.ts'
 import { useApplication } from './server.ts'
 
@@ -73,7 +74,7 @@ describe('from nothing to a winter answer', () => {
       await openDemo(page, application.base)
       for (const key of ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']) {
         await page.keyboard.press(key)
-        await page.locator('[data-bench] h1').waitFor()
+        await whole(page)
         const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
         expect(wide, `step ${key} is wider than the window`).toBeLessThanOrEqual(0)
       }

@@ -11,6 +11,12 @@ export const saved = (page: Page) => page.locator('[data-saved]', { hasText: /^S
 /** Waits until the strip is drawn. */
 export const drawn = (page: Page) => page.locator('section.strip .bar').first().waitFor()
 
+/** Waits until all of a step is there, what lies below its first screen too. */
+export const whole = (page: Page) =>
+  page.waitForFunction(
+    () => document.querySelector('[data-bench] h1') !== null && document.querySelector('[data-later]') === null,
+  )
+
 /** Waits until the whole run of the document as it stands is drawn. */
 export const settled = (page: Page) =>
   page.waitForFunction(() => {
@@ -59,13 +65,14 @@ export interface Box {
 }
 export const centre = ({ x, y, width, height }: Box) => ({ x: x + width / 2, y: y + height / 2 })
 
-/** Waits until nothing on the page moves any more: what opens stands open, what fades has faded. */
+/** Waits until nothing on the page moves any more: what comes later is there, what opens stands open, what fades has faded. */
 export const atRest = (page: Page): Promise<void> =>
   page.evaluate(async () => {
     const ends = ({ effect }: Animation) => Number.isFinite(effect?.getComputedTiming().endTime)
     for (let frames = 0; frames < 3;) {
       await new Promise(requestAnimationFrame)
-      frames = document.getAnimations().some(ends) ? 0 : frames + 1
+      const moves = document.querySelector('[data-later]') !== null || document.getAnimations().some(ends)
+      frames = moves ? 0 : frames + 1
     }
   })
 

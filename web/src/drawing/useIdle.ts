@@ -15,6 +15,9 @@ export function firstRest(): Promise<void> {
   return rested
 }
 
+/** How many parts of the step that is open are still to come. */
+export const awaited = ref(0)
+
 /** True once the page has had a moment of rest after this was shown: what is dear and lies lower comes then. */
 export function useIdle(): Ref<boolean> {
   const idle = ref(false)

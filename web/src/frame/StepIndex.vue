@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { awaited } from '../drawing/useIdle.ts'
 import { nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 
 /**
@@ -28,7 +29,7 @@ function read(): void {
   // an edit that leaves the parts as they are costs no look at where they stand
   if (same) return
   parts.value = found
-  look()
+  lookSoon()
 }
 function look(): void {
   if (!bench || parts.value.length < LEAST) return
@@ -55,7 +56,8 @@ function go(i: number): void {
   part.heading.scrollIntoView({ block: 'start', behavior: smooth ? 'smooth' : 'auto' })
 }
 let turn = 0
-function scrolled(): void {
+/** With the next picture: to measure at once would make the page lay itself out twice. */
+function lookSoon(): void {
   turn ||= requestAnimationFrame(() => {
     turn = 0
     look()
@@ -68,12 +70,13 @@ onMounted(async () => {
   read()
   watcher = new MutationObserver(() => (waiting ||= requestAnimationFrame(read)))
   watcher.observe(bench, { childList: true, subtree: true })
-  bench.addEventListener('scroll', scrolled, { passive: true })
+  bench.addEventListener('scroll', lookSoon, { passive: true })
 })
 onBeforeUnmount(() => {
   watcher?.disconnect()
-  bench?.removeEventListener('scroll', scrolled)
+  bench?.removeEventListener('scroll', lookSoon)
   cancelAnimationFrame(waiting)
+  cancelAnimationFrame(turn)
 })
 </script>
 
@@ -81,7 +84,7 @@ onBeforeUnmount(() => {
   <nav
     ref="holder"
     class="index no-print"
-    :class="{ none: parts.length < LEAST }"
+    :class="{ none: parts.length < LEAST && awaited === 0 }"
     aria-label="Parts of this step"
     data-index-line
   >
@@ -114,6 +117,7 @@ onBeforeUnmount(() => {
   display: flex;
   overflow: hidden;
   flex-wrap: wrap;
+  min-height: 27px;
   gap: 0 14px;
   margin: 0 calc(-1 * var(--bench-pad)) 8px;
   padding: 1px var(--bench-pad);

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { Plus } from '@lucide/vue'
 import { MONTH_NAMES, addArray, addController } from '@ambrel/core'
+import LaterParts from '../../drawing/LaterParts.vue'
 import Chart from '../../drawing/Chart.vue'
 import DocumentField from '../../fields/DocumentField.vue'
 import Figure from '../../frame/Figure.vue'
@@ -51,41 +52,45 @@ const sun = computed(() => design.derived?.sunHours.map((hours) => Number(hours.
       <DocumentField class="factor" path="schools.handFactor" labelled label="Hand method counts on" />
     </div>
     <StringBoard v-if="design.derived && arrays.length > 0" />
-    <section v-if="design.derived && arrays.length > 0" class="card">
-      <div class="row">
-        <h2>Voltage ruler</h2>
-        <p class="quiet grow">from the hottest afternoon to the coldest dawn</p>
-        <DocumentField class="school" path="schools.coldVoltage" />
-      </div>
-      <VoltageRuler v-for="(array, i) in arrays" :key="array.id" :index="i" />
-    </section>
-    <LayoutTable v-if="design.derived && arrays.length > 0" />
-    <ArrayMonths v-if="design.derived && arrays.length > 0" />
-    <template v-if="design.derived && arrays.length > 0">
-      <UnlikeCurve
-        v-for="group in design.derived.unlike"
-        :key="`${group.controllerId} ${group.tracker}`"
-        :group="group"
-      />
-      <div class="two">
-        <ArrayYields />
-        <section class="card">
-          <h2 data-part="Sun on it">A month on this slope</h2>
-          <Chart
-            over="month"
-            type="bar"
-            :series="[{ name: 'sun hours a day', data: sun }]"
-            :categories="[...MONTH_NAMES]"
-            :colours="['--lichen']"
-            :height="180"
-            :format="(value: number) => prefs.show(value, 'h')"
-            label="Sun hours a day by month"
-          />
-        </section>
-      </div>
-      <RackingCard />
-    </template>
-    <ControllerCard v-for="(controller, i) in controllers" :key="controller.id" :index="i" />
+    <LaterParts>
+      <section v-if="design.derived && arrays.length > 0" class="card">
+        <div class="row">
+          <h2>Voltage ruler</h2>
+          <p class="quiet grow">from the hottest afternoon to the coldest dawn</p>
+          <DocumentField class="school" path="schools.coldVoltage" />
+        </div>
+        <VoltageRuler v-for="(array, i) in arrays" :key="array.id" :index="i" />
+      </section>
+      <LayoutTable v-if="design.derived && arrays.length > 0" />
+      <ArrayMonths v-if="design.derived && arrays.length > 0" />
+    </LaterParts>
+    <LaterParts>
+      <template v-if="design.derived && arrays.length > 0">
+        <UnlikeCurve
+          v-for="group in design.derived.unlike"
+          :key="`${group.controllerId} ${group.tracker}`"
+          :group="group"
+        />
+        <div class="two">
+          <ArrayYields />
+          <section class="card">
+            <h2 data-part="Sun on it">A month on this slope</h2>
+            <Chart
+              over="month"
+              type="bar"
+              :series="[{ name: 'sun hours a day', data: sun }]"
+              :categories="[...MONTH_NAMES]"
+              :colours="['--lichen']"
+              :height="180"
+              :format="(value: number) => prefs.show(value, 'h')"
+              label="Sun hours a day by month"
+            />
+          </section>
+        </div>
+        <RackingCard />
+      </template>
+      <ControllerCard v-for="(controller, i) in controllers" :key="controller.id" :index="i" />
+    </LaterParts>
   </div>
 </template>
 

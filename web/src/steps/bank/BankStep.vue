@@ -15,6 +15,7 @@ import {
   takeVoltage,
   voltagesFor,
 } from '@ambrel/core'
+import LaterParts from '../../drawing/LaterParts.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import DocumentField from '../../fields/DocumentField.vue'
 import FieldFold from '../../fields/FieldFold.vue'
@@ -156,14 +157,20 @@ const fold = computed(() => ({
       </template>
       <p v-else class="quiet">The drawing waits until the fields marked are put right.</p>
     </section>
-    <template v-if="design.derived">
-      <RestedVolts />
-      <BankWear />
-      <HandSheet />
-      <VoltageChoice @choose="setVoltage" />
-      <ChemistryChoice @take="takeSized" />
-    </template>
-    <BatterySheet />
+    <LaterParts>
+      <template v-if="design.derived">
+        <RestedVolts />
+        <BankWear />
+        <HandSheet />
+      </template>
+    </LaterParts>
+    <LaterParts>
+      <template v-if="design.derived">
+        <VoltageChoice @choose="setVoltage" />
+        <ChemistryChoice @take="takeSized" />
+      </template>
+      <BatterySheet />
+    </LaterParts>
   </div>
 </template>
 

@@ -2,6 +2,7 @@
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { addBudgetLine, billCells, decimal, setField, type Budget } from '@ambrel/core'
+import LaterParts from '../../drawing/LaterParts.vue'
 import { editOf } from '../../fields/told.ts'
 import DocumentField from '../../fields/DocumentField.vue'
 import FieldFold from '../../fields/FieldFold.vue'
@@ -128,30 +129,34 @@ watch(
       <BillTable v-if="bill" />
       <button class="link" @click="add">another line</button> <kbd>n</kbd>
     </section>
-    <section class="card">
-      <div class="grid">
-        <TextField
-          :model-value="budget.currency"
-          label="Currency code"
-          labelled
-          path="budget.currency"
-          @update:model-value="set('currency', $event.trim().toUpperCase())"
-        />
-        <DocumentField v-for="path in FIELDS" :key="path" :path="path" labelled />
-      </div>
-      <FieldFold name="cost-hours" says="Hours paid, by step" :paths="HOURS">
-        <div class="grid"><DocumentField v-for="path in HOURS" :key="path" :path="path" labelled /></div>
-      </FieldFold>
-    </section>
-    <template v-if="bill">
-      <PhasesCard :costs="costs" :stale="stale" />
-      <KitsCard />
-      <template v-if="costs">
-        <LifeCard :costs="costs" :stale="stale" />
-        <WaysCard :costs="costs" :stale="stale" />
+    <LaterParts>
+      <section class="card">
+        <div class="grid">
+          <TextField
+            :model-value="budget.currency"
+            label="Currency code"
+            labelled
+            path="budget.currency"
+            @update:model-value="set('currency', $event.trim().toUpperCase())"
+          />
+          <DocumentField v-for="path in FIELDS" :key="path" :path="path" labelled />
+        </div>
+        <FieldFold name="cost-hours" says="Hours paid, by step" :paths="HOURS">
+          <div class="grid"><DocumentField v-for="path in HOURS" :key="path" :path="path" labelled /></div>
+        </FieldFold>
+      </section>
+    </LaterParts>
+    <LaterParts>
+      <template v-if="bill">
+        <PhasesCard :costs="costs" :stale="stale" />
+        <KitsCard />
+        <template v-if="costs">
+          <LifeCard :costs="costs" :stale="stale" />
+          <WaysCard :costs="costs" :stale="stale" />
+        </template>
+        <VariantsCompare by="cost" />
       </template>
-      <VariantsCompare by="cost" />
-    </template>
+    </LaterParts>
     <p class="quiet">
       Shelf prices are made up. Put in what you are really quoted: in the list above, or read from a price list.
     </p>

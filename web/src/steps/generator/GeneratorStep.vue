@@ -12,6 +12,7 @@ import {
   fitsAsItIs,
   takeSet,
 } from '@ambrel/core'
+import LaterParts from '../../drawing/LaterParts.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import DocumentField from '../../fields/DocumentField.vue'
 import FieldGrid, { type GridField } from '../../fields/FieldGrid.vue'
@@ -152,9 +153,13 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
         </template>
       </template>
     </section>
-    <GridCard />
-    <BackupYear v-if="generator.present && winter" :winter="winter" />
-    <SourcesCard />
+    <LaterParts>
+      <GridCard />
+    </LaterParts>
+    <LaterParts>
+      <BackupYear v-if="generator.present && winter" :winter="winter" />
+      <SourcesCard />
+    </LaterParts>
   </div>
 </template>
 

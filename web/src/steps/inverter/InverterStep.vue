@@ -14,6 +14,7 @@ import {
   setStacking,
   setTopology,
 } from '@ambrel/core'
+import LaterParts from '../../drawing/LaterParts.vue'
 import Chart from '../../drawing/Chart.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import FieldGrid from '../../fields/FieldGrid.vue'
@@ -133,26 +134,30 @@ const fits = (candidate: InverterPart) =>
     <template v-if="design.derived">
       <LegPicture />
       <SurgePicture />
-      <InverterChoices />
     </template>
-    <section class="card">
-      <h2>Data sheet and place</h2>
-      <FieldGrid :fields="FIELDS" column-width="118px" />
-    </section>
-    <section v-if="design.derived" class="card">
-      <h2>Efficiency by load</h2>
-      <Chart
-        over="share of the rating"
-        type="line"
-        :series="[{ name: 'efficiency', data: efficiency }]"
-        :categories="shares.map((share) => `${Math.round(share * 100)} %`)"
-        :colours="['--spruce']"
-        :height="170"
-        :tick-amount="5"
-        :format="(value: number) => `${value} %`"
-        label="Efficiency by share of the rating"
-      />
-    </section>
+    <LaterParts>
+      <InverterChoices v-if="design.derived" />
+    </LaterParts>
+    <LaterParts>
+      <section class="card">
+        <h2>Data sheet and place</h2>
+        <FieldGrid :fields="FIELDS" column-width="118px" />
+      </section>
+      <section v-if="design.derived" class="card">
+        <h2>Efficiency by load</h2>
+        <Chart
+          over="share of the rating"
+          type="line"
+          :series="[{ name: 'efficiency', data: efficiency }]"
+          :categories="shares.map((share) => `${Math.round(share * 100)} %`)"
+          :colours="['--spruce']"
+          :height="170"
+          :tick-amount="5"
+          :format="(value: number) => `${value} %`"
+          label="Efficiency by share of the rating"
+        />
+      </section>
+    </LaterParts>
   </div>
 </template>
 

@@ -3,6 +3,7 @@ import { ref, useTemplateRef, watch } from 'vue'
 import { cellsOfLoads, loadsFromCells, nextId, type Load, addLoads } from '@ambrel/core'
 import { useEventListener } from '@vueuse/core'
 import { LIMITS } from '@ambrel/contract'
+import LaterParts from '../../drawing/LaterParts.vue'
 import { useIdle } from '../../drawing/useIdle.ts'
 import CellsDialog from '../../frame/CellsDialog.vue'
 import Figure from '../../frame/Figure.vue'
@@ -100,14 +101,14 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
       </div>
       <LoadTable :by-room="grouped" />
     </section>
-    <template v-if="idle">
+    <LaterParts>
       <LoadPeaks />
       <LoadCosts />
       <HouseholdCard />
       <MeteringHelper />
       <StripsCard />
       <PumpsCard />
-    </template>
+    </LaterParts>
   </div>
   <CellsDialog
     :open="pasting"

@@ -15,7 +15,7 @@ import { useIdle } from '../../drawing/useIdle.ts'
 /** A table up to so many rows is drawn whole. */
 const WHOLE = 60
 /** So many are there at once; the others wait for a moment of rest, or for the reckoner of what is in sight. */
-const FIRST = 12
+const FIRST = 8
 const USUAL_ROW_PX = 35
 const BEYOND = 8
 

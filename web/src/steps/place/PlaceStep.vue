@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
 import { moveTo, type Place, setField } from '@ambrel/core'
+import LaterParts from '../../drawing/LaterParts.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import CoordinateField from '../../fields/CoordinateField.vue'
 import { editOf } from '../../fields/told.ts'
@@ -119,12 +120,16 @@ const brushing = computed(() => (place.value.brushSnowDays === null ? 'never' : 
       </FieldFold>
     </section>
     <SunByMonth />
-    <WeatherCard />
-    <KnownSun />
-    <HorizonCard />
-    <DarkSpells />
-    <BestTilt />
-    <SourcesCompared />
+    <LaterParts>
+      <WeatherCard />
+      <KnownSun />
+      <HorizonCard />
+    </LaterParts>
+    <LaterParts>
+      <DarkSpells />
+      <BestTilt />
+      <SourcesCompared />
+    </LaterParts>
   </div>
 </template>
 

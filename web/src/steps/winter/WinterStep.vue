@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { backupName, keyOf, type Priority, provedBottleneck, verdict, WEEK_DAYS, worstOf } from '@ambrel/core'
+import LaterParts from '../../drawing/LaterParts.vue'
 import Figure from '../../frame/Figure.vue'
 import DocumentField from '../../fields/DocumentField.vue'
 import StepHead from '../../frame/StepHead.vue'
@@ -102,9 +103,11 @@ function open(year: number, day: number): void {
         @move="opened = { ...opened, firstDay: $event }"
         @close="opened = null"
       />
-      <WhatNext />
-      <YearTables :summary="summary" />
-      <VariantsCompare />
+      <LaterParts>
+        <WhatNext />
+        <YearTables :summary="summary" />
+        <VariantsCompare />
+      </LaterParts>
     </div>
   </template>
   <p v-else class="quiet">running winters…</p>
