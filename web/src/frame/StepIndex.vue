@@ -12,6 +12,8 @@ const NEAR_PX = 70
 const holder = useTemplateRef('holder')
 const parts = shallowRef<{ name: string; heading: HTMLElement }[]>([])
 const at = ref(0)
+/** a step with few parts has no such line; while parts are still to come, its place is kept */
+const isShort = ref(true)
 let bench: HTMLElement | null = null
 let watcher: MutationObserver | null = null
 let waiting = 0
@@ -23,6 +25,7 @@ function read(): void {
     name: (heading.dataset.part ?? heading.textContent ?? '').trim(),
     heading,
   }))
+  isShort.value = found.length < LEAST && awaited.value === 0
   const same =
     found.length === parts.value.length &&
     found.every(({ name, heading }, i) => parts.value[i].name === name && parts.value[i].heading === heading)
@@ -84,7 +87,7 @@ onBeforeUnmount(() => {
   <nav
     ref="holder"
     class="index no-print"
-    :class="{ none: parts.length < LEAST && awaited === 0 }"
+    :class="{ none: isShort }"
     aria-label="Parts of this step"
     data-index-line
   >
@@ -117,7 +120,7 @@ onBeforeUnmount(() => {
   display: flex;
   overflow: hidden;
   flex-wrap: wrap;
-  min-height: 27px;
+  min-height: 28px;
   gap: 0 14px;
   margin: 0 calc(-1 * var(--bench-pad)) 8px;
   padding: 1px var(--bench-pad);

@@ -55,7 +55,15 @@ let latest = 0
 let trying = 0
 let costing = 0
 
-const breathe = (ms = 0) => new Promise<void>((resolve) => setTimeout(resolve, ms))
+const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms))
+const door = new MessageChannel()
+/** Lets what was asked meanwhile in; a timer would take some milliseconds each time. */
+const breathe = () =>
+  new Promise<void>((resolve) => {
+    door.port1.addEventListener('message', () => resolve(), { once: true })
+    door.port2.postMessage(null)
+  })
+door.port1.start()
 
 function send(winters: Winters): Winters {
   return transfer(winters, [winters.lowest.buffer, winters.generatorHours.buffer, winters.shortHours.buffer])
@@ -78,14 +86,14 @@ const service = {
     const results: YearResult[] = []
     for (let index = 0; index < Math.min(years, FIRST_LOOK); index++) {
       results.push(engine.year(design, seed, index))
-      if (results.length % BREATH === 0) {
+      if (results.length % BREATH === 0 && results.length < FIRST_LOOK) {
         await breathe()
         if (mine !== latest) return null
       }
     }
     if (years > FIRST_LOOK) {
       onFirst(send(packWinters(design, results)))
-      await breathe(PAINT_MS)
+      await pause(PAINT_MS)
       if (mine !== latest) return null
     }
     while (results.length < years) {

@@ -3,6 +3,7 @@ import { partAt, removeFrom, setOwned, type BillRow } from '@ambrel/core'
 import { ChevronDown, ChevronRight, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { vStack } from '../../drawing/stacks.ts'
+import { useLater } from '../../drawing/useIdle.ts'
 import DocumentField from '../../fields/DocumentField.vue'
 import { cents, together } from '../../frame/money.ts'
 import { useDesign } from '../../stores/design.ts'
@@ -25,6 +26,8 @@ const groups = computed(() =>
     return { group, says, rows, sum: rows.reduce((sum, { row }) => sum + row.sum, 0) }
   }).filter(({ rows }) => rows.length > 0),
 )
+/** the first group fills the first screen; the others come when the page rests */
+const isWhole = useLater()
 /** of what is long only the head is seen until somebody wants more */
 const folded = ref(new Set<BillRow['group']>(['sundries']))
 function toggle(group: BillRow['group']): void {
@@ -45,7 +48,7 @@ function own({ key, owned, quantity, name }: BillRow): void {
 </script>
 
 <template>
-  <table v-stack class="sheet bill">
+  <table v-stack class="sheet bill" :data-later="isWhole ? undefined : ''">
     <thead>
       <tr>
         <th>what</th>
@@ -56,7 +59,11 @@ function own({ key, owned, quantity, name }: BillRow): void {
         <th><span class="unseen">more</span></th>
       </tr>
     </thead>
-    <tbody v-for="{ group, says, rows, sum } in groups" :key="group" :data-bill-group="group">
+    <tbody
+      v-for="{ group, says, rows, sum } in isWhole ? groups : groups.slice(0, 1)"
+      :key="group"
+      :data-bill-group="group"
+    >
       <tr class="area">
         <th colspan="4" scope="rowgroup">
           <button class="fold" :aria-expanded="!folded.has(group)" @click="toggle(group)">
@@ -130,7 +137,7 @@ function own({ key, owned, quantity, name }: BillRow): void {
         </template>
       </template>
     </tbody>
-    <tbody v-if="extras.length > 0">
+    <tbody v-if="isWhole && extras.length > 0">
       <tr class="area">
         <th colspan="6" scope="rowgroup">Other</th>
       </tr>
@@ -151,7 +158,7 @@ function own({ key, owned, quantity, name }: BillRow): void {
         </td>
       </tr>
     </tbody>
-    <tbody>
+    <tbody v-if="isWhole">
       <tr class="total">
         <td colspan="4">to be bought now</td>
         <td class="n">{{ cents(bill.partsSum) }}</td>
@@ -216,6 +223,10 @@ function own({ key, owned, quantity, name }: BillRow): void {
   color: var(--spruce);
   font: 600 14px var(--heading);
   text-align: left;
+}
+
+.area td {
+  border-top: 0;
 }
 
 .area .sum {

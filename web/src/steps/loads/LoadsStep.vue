@@ -104,8 +104,12 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
     <LaterParts>
       <LoadPeaks />
       <LoadCosts />
+    </LaterParts>
+    <LaterParts>
       <HouseholdCard />
       <MeteringHelper />
+    </LaterParts>
+    <LaterParts>
       <StripsCard />
       <PumpsCard />
     </LaterParts>

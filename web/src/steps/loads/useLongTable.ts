@@ -10,7 +10,7 @@ import {
   type ComponentPublicInstance,
   type Ref,
 } from 'vue'
-import { useIdle } from '../../drawing/useIdle.ts'
+import { useLater } from '../../drawing/useIdle.ts'
 
 /** A table up to so many rows is drawn whole. */
 const WHOLE = 60
@@ -69,9 +69,8 @@ export function useLongTable<T extends { key: string }>(holder: Ref<HTMLElement 
   /** asked for anew each time: it is the same one, moved */
   const rows = () => (isLong.value && !failed.value ? virtual.value?.rows.value : undefined)
   const items = computed(() => rows()?.getVirtualItems() ?? [])
-  const idle = useIdle()
-  // what is drawn for no window never rests
-  const isShort = computed(() => !isLong.value && (idle.value || !('document' in globalThis)))
+  const isLater = useLater()
+  const isShort = computed(() => !isLong.value && isLater.value)
   /** a table that grows long while it is looked at stays whole until it can be reckoned what is in sight */
   const wasShort = ref(false)
   watch(isShort, (short) => (wasShort.value ||= short), { immediate: true })

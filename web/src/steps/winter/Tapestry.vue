@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { backupName, darkSeason, MONTH_DAYS, MONTH_NAMES, seasonOf, type Place } from '@ambrel/core'
 import FiguresTable from '../../drawing/FiguresTable.vue'
 import { useDesign } from '../../stores/design.ts'
@@ -18,6 +18,8 @@ const LEFT = 38
 const TOP = 18
 const DAYS = 365
 const SHOWN = 60
+/** so many steps of charge have a colour of their own: more than an eye tells apart */
+const SHADES = 400
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const width = useWidth(holder)
@@ -56,40 +58,41 @@ function draw(): void {
   for (const month of months.value) pen.fillText(month.name, LEFT + month.at * column.value + 2, 12)
   for (let year = 0; year < rows.value; year += rows.value > 20 ? 5 : 1)
     pen.fillText(`yr ${year + 1}`, 0, TOP + year * rowHeight.value + Math.min(rowHeight.value, 11))
-  const night = prefs.theme === 'night'
-  for (let year = 0; year < rows.value; year++)
-    for (let day = 0; day < season.value.days; day++) drawDay(pen, year, day, night, ink, card)
+  drawDays(pen, ink, card)
   pen.globalAlpha = 0.3
   pen.fillStyle = ink
   for (const month of months.value) pen.fillRect(LEFT + month.at * column.value, TOP, 1, rows.value * rowHeight.value)
   pen.globalAlpha = 1
 }
 
-function drawDay(
-  pen: CanvasRenderingContext2D,
-  year: number,
-  day: number,
-  night: boolean,
-  ink: string,
-  card: string,
-): void {
-  const at = year * DAYS + first.value + day
-  const x = LEFT + day * column.value
-  const y = TOP + year * rowHeight.value
-  const low = props.winters.lowest[at]
-  pen.fillStyle = chargeColour(low, night)
-  pen.fillRect(x, y, column.value + 0.4, rowHeight.value - 1)
-  if (props.winters.generatorHours[at] > 0) {
-    pen.fillStyle = low < 0.45 !== night ? card : ink
-    pen.fillRect(x + column.value / 2 - 0.6, y + rowHeight.value - 4, 1.3, 3)
-  }
-  if (props.winters.shortHours[at] > 0) {
-    pen.strokeStyle = night ? ink : card
-    pen.lineWidth = 1.2
-    pen.beginPath()
-    pen.moveTo(x, y + rowHeight.value - 1)
-    pen.lineTo(x + column.value, y)
-    pen.stroke()
+/** Every day of every year: thousands, so what they have in common is looked up once. */
+function drawDays(pen: CanvasRenderingContext2D, ink: string, card: string): void {
+  const { lowest, generatorHours, shortHours } = props.winters
+  const night = prefs.theme === 'night'
+  const high = rowHeight.value
+  const wide = column.value
+  const colours = Array.from({ length: SHADES + 1 }, (_, i) => chargeColour(i / SHADES, night))
+  pen.lineWidth = 1.2
+  pen.strokeStyle = night ? ink : card
+  for (let year = 0; year < rows.value; year++) {
+    const y = TOP + year * high
+    const from = year * DAYS + first.value
+    for (let day = 0; day < season.value.days; day++) {
+      const x = LEFT + day * wide
+      const low = lowest[from + day]
+      pen.fillStyle = colours[Math.round(Math.min(1, Math.max(0, low)) * SHADES)]
+      pen.fillRect(x, y, wide + 0.4, high - 1)
+      if (generatorHours[from + day] > 0) {
+        pen.fillStyle = low < 0.45 !== night ? card : ink
+        pen.fillRect(x + wide / 2 - 0.6, y + high - 4, 1.3, 3)
+      }
+      if (shortHours[from + day] > 0) {
+        pen.beginPath()
+        pen.moveTo(x, y + high - 1)
+        pen.lineTo(x + wide, y)
+        pen.stroke()
+      }
+    }
   }
 }
 
@@ -152,8 +155,16 @@ const mark = computed(() =>
       }
     : null,
 )
-watch([() => props.winters, width, () => prefs.theme], () => requestAnimationFrame(draw))
-onMounted(() => document.fonts.ready.then(draw))
+let turn = 0
+function drawSoon(): void {
+  turn ||= requestAnimationFrame(() => {
+    turn = 0
+    draw()
+  })
+}
+watch([() => props.winters, width, () => prefs.theme], drawSoon)
+onMounted(() => document.fonts.ready.then(drawSoon))
+onBeforeUnmount(() => cancelAnimationFrame(turn))
 const scale = Array.from({ length: 40 }, (_, i) => 0.12 + (0.88 * i) / 39)
 </script>
 

@@ -28,7 +28,7 @@ const save = () =>
 <template>
   <section class="card">
     <div class="row">
-      <h2>Fuses, breakers and switches</h2>
+      <h2 data-part="Fuses and switches">Fuses, breakers and switches</h2>
       <span class="grow" />
       <button class="link" @click="save">CSV</button>
     </div>

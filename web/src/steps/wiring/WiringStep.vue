@@ -45,28 +45,30 @@ const house = computed(() => [
 
 <template>
   <StepHead step="wiring" says="which conductor, which fuse, where? one-line drawing" />
-  <OneLine />
-  <LaterParts>
-    <CircuitTable />
-    <section class="card">
-      <h2>Ways of reckoning</h2>
-      <FieldGrid :fields="SCHOOLS" column-width="220px" />
-      <p class="quiet law">
-        Needs: array current × 1.25 × 1.25 at the terminals and × 1.25 with heat and neighbours, everything else × 1.25.
-        Battery circuits are reckoned at the low cut-out. Local code outranks this table.
-      </p>
-    </section>
-    <section class="card" data-house>
-      <h2>Neutral, ground and changeover</h2>
-      <FieldGrid :fields="house" column-width="220px" />
-      <p class="quiet law">{{ bondWords }}</p>
-    </section>
-  </LaterParts>
-  <LaterParts>
-    <DeviceTable />
-    <WallBoard />
-    <LabelSheet />
-  </LaterParts>
+  <div class="stack">
+    <OneLine />
+    <LaterParts>
+      <CircuitTable />
+      <section class="card">
+        <h2 data-part="Reckoning">Ways of reckoning</h2>
+        <FieldGrid :fields="SCHOOLS" column-width="220px" />
+        <p class="quiet law">
+          Needs: array current × 1.25 × 1.25 at the terminals and × 1.25 with heat and neighbours, everything else ×
+          1.25. Battery circuits are reckoned at the low cut-out. Local code outranks this table.
+        </p>
+      </section>
+      <section class="card" data-house>
+        <h2 data-part="Neutral and ground">Neutral, ground and changeover</h2>
+        <FieldGrid :fields="house" column-width="220px" />
+        <p class="quiet law">{{ bondWords }}</p>
+      </section>
+    </LaterParts>
+    <LaterParts>
+      <DeviceTable />
+      <WallBoard />
+      <LabelSheet />
+    </LaterParts>
+  </div>
 </template>
 
 <style scoped>
