@@ -84,13 +84,7 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <nav
-    ref="holder"
-    class="index no-print"
-    :class="{ none: isShort }"
-    aria-label="Parts of this step"
-    data-index-line
-  >
+  <nav ref="holder" class="index no-print" :class="{ none: isShort }" aria-label="Parts of this step" data-index-line>
     <template v-if="parts.length >= LEAST">
       <button
         v-for="({ name }, i) in parts"
