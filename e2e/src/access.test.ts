@@ -325,4 +325,39 @@ describe('whoever listens, uses keys, or sees little', () => {
       expect(tops, `${step}: in the order of the line`).toEqual(tops.toSorted((a, b) => a - b))
     }
   })
+
+  it('what comes after the first screen of a step moves nothing that stands', async () => {
+    const { page } = await takePage(application.browser)
+    await openDemo(page, application.base)
+    await onTo(page, 'log')
+    let most = 0
+    for (const step of ['place', 'array', 'generator', 'winter', 'wiring', 'cost']) {
+      const seen = await page.evaluate(
+        (to) =>
+          new Promise<{ figures: number[]; parts: number[] }>((resolve) => {
+            const figures = new Set<number>()
+            const parts = new Set<number>()
+            let frames = 0
+            const look = () => {
+              const bench = document.querySelector(`[data-bench=${to}]`)
+              const head = bench?.querySelector('[data-index-line]')
+              if (bench && head) {
+                figures.add(Math.round(head.nextElementSibling!.getBoundingClientRect().top))
+                parts.add(bench.querySelectorAll('h2').length)
+                frames = bench.querySelector('[data-later]') ? 0 : frames + 1
+              }
+              if (frames > 5) resolve({ figures: [...figures], parts: [...parts] })
+              else requestAnimationFrame(look)
+            }
+            document.querySelector<HTMLElement>(`.rail [data-step=${to}]`)!.click()
+            look()
+          }),
+        step,
+      )
+      expect(seen.figures, `${step}: where its first part stands`).toHaveLength(1)
+      most = Math.max(most, seen.parts.length)
+    }
+    // a busy machine may draw a step's first screen with the rest of it, but not each time
+    expect(most).toBeGreaterThan(1)
+  })
 })
