@@ -7,5 +7,4 @@ const isThere = useLater()
 
 <template>
   <slot v-if="isThere" />
-  <div v-else hidden data-later />
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { awaited } from '../drawing/useIdle.ts'
-import { nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
+import { nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 
 /**
  * The parts of a long step in one line that stays at the top of the bench: which is in view, and a way to each. It is
@@ -34,6 +34,8 @@ function read(): void {
   parts.value = found
   lookSoon()
 }
+const readSoon = () => void (waiting ||= requestAnimationFrame(read))
+watch(awaited, readSoon)
 function look(): void {
   if (!bench || parts.value.length < LEAST) return
   const { top, bottom } = bench.getBoundingClientRect()
@@ -71,7 +73,7 @@ onMounted(async () => {
   bench = holder.value?.closest<HTMLElement>('[data-bench]') ?? null
   if (!bench) return
   read()
-  watcher = new MutationObserver(() => (waiting ||= requestAnimationFrame(read)))
+  watcher = new MutationObserver(readSoon)
   watcher.observe(bench, { childList: true, subtree: true })
   bench.addEventListener('scroll', lookSoon, { passive: true })
 })
@@ -84,7 +86,14 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <nav ref="holder" class="index no-print" :class="{ none: isShort }" aria-label="Parts of this step" data-index-line>
+  <nav
+    ref="holder"
+    class="index no-print"
+    :class="{ none: isShort }"
+    aria-label="Parts of this step"
+    data-index-line
+    :data-later="awaited > 0 ? '' : undefined"
+  >
     <template v-if="parts.length >= LEAST">
       <button
         v-for="({ name }, i) in parts"

@@ -48,7 +48,7 @@ function own({ key, owned, quantity, name }: BillRow): void {
 </script>
 
 <template>
-  <table v-stack class="sheet bill" :data-later="isWhole ? undefined : ''">
+  <table v-stack class="sheet bill">
     <thead>
       <tr>
         <th>what</th>

@@ -69,8 +69,8 @@ export function useLongTable<T extends { key: string }>(holder: Ref<HTMLElement 
   /** asked for anew each time: it is the same one, moved */
   const rows = () => (isLong.value && !failed.value ? virtual.value?.rows.value : undefined)
   const items = computed(() => rows()?.getVirtualItems() ?? [])
-  const isLater = useLater()
-  const isShort = computed(() => !isLong.value && isLater.value)
+  const isRested = useLater()
+  const isShort = computed(() => !isLong.value && isRested.value)
   /** a table that grows long while it is looked at stays whole until it can be reckoned what is in sight */
   const wasShort = ref(false)
   watch(isShort, (short) => (wasShort.value ||= short), { immediate: true })
