@@ -1,4 +1,5 @@
 import {
+  atOnce,
   bankWear,
   costOverLife,
   derive,
@@ -69,7 +70,7 @@ export async function costOfLife(design: Design, series: HourlySeries | null, ye
   const request = { years: yearsOfRun(design.place, years), seed: design.winter.seed }
   const found = (await costOverLife(design, (each) => ({
     winter: summariseWinter(engine.run(each, request), each),
-    bankLife: bankWear(engine, each, WEAR_YEARS),
+    bankLife: atOnce(bankWear(engine, each, WEAR_YEARS)),
   })))!
   const { life, ways, phases, moreBattery } = found
   return {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
+  atOnce,
   addPump,
   addSource,
   bankConductors,
@@ -180,7 +181,7 @@ function* resultsOf(design: Design): Generator<unknown> {
   yield [all, STEPS.map((step) => stepMark(all, step, design))]
   yield runningCost(winter.median, design)
   const { bill } = derived
-  const bankLife = bankWear(engine, design, 1)
+  const bankLife = atOnce(bankWear(engine, design, 1))
   yield bankLife
   const life = lifeOf(design, { bill, run: { winter, bankLife } })
   yield [life, otherWays(design, { bill, life, wantedKWh: 2 * life.kWhPerYear })]

@@ -133,6 +133,7 @@ export {
 export type { Cells, Read } from './document/cells.ts'
 export { keyOf, pick } from './document/question.ts'
 export { kept } from './math/kept.ts'
+export { atOnce, type Pieces } from './math/pieces.ts'
 export {
   DESIGN_VERSION,
   DESIGN_FORMAT,
@@ -249,6 +250,7 @@ export type { Suggestion } from './suggest/suggestion.ts'
 export {
   BOTTLENECK_TRIALS,
   measured,
+  measuredOf,
   rankedBy,
   type Care,
   whatNext,

@@ -82,16 +82,18 @@ async function wrong(page: Page, path: string, value: string): Promise<void> {
   await page.locator('[data-problem]').waitFor()
 }
 
-/** Nothing is wrong with the page as it stands, by day and, in what a theme decides, by night. */
+/**
+ * Nothing is wrong with the page as it stands, nor, in what a theme decides, by the other light, in which it is left: what
+ * is looked at next is looked at whole by that.
+ */
 async function sound(page: Page, what: string): Promise<void> {
+  const isNight = (await page.locator('html.dark').count()) > 0
   await atRest(page)
   expect(await audit(page), what).toEqual([])
-  await page.emulateMedia({ colorScheme: 'dark' })
-  await page.locator('html.dark').waitFor({ state: 'attached' })
+  await page.emulateMedia({ colorScheme: isNight ? 'light' : 'dark' })
+  await page.locator(isNight ? 'html:not(.dark)' : 'html.dark').waitFor({ state: 'attached' })
   await atRest(page)
-  expect(await audit(page, true), `${what}, by night`).toEqual([])
-  await page.emulateMedia({ colorScheme: 'light' })
-  await page.locator('html:not(.dark)').waitFor({ state: 'attached' })
+  expect(await audit(page, true), `${what}, by ${isNight ? 'day' : 'night'}`).toEqual([])
 }
 
 /** As wide and high as what a finger is put on should be, CSS px (WCAG 2.2, 2.5.5). */

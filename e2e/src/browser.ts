@@ -25,6 +25,9 @@ export function openBrowser(): Promise<Browser> {
 /** How many times slower than a quiet machine this one may be; continuous integration sets it. */
 const SLOWNESS = Number(process.env.AMBREL_SLOWNESS ?? 1)
 
+/** Where this is set, no page rests before so many milliseconds: what comes when it rests comes as late as it ever may. */
+const REST_MS = Number(process.env.AMBREL_REST_MS ?? 0)
+
 /** A wait ends by what the page shows; one that would never ends after fifteen seconds of a quiet machine. */
 export const PATIENCE_MS = 15_000 * SLOWNESS
 
@@ -53,6 +56,12 @@ export async function openPage(browser: Browser, options: PageOptions = {}): Pro
   })
   // for every page of it, those opened later too
   context.setDefaultTimeout(PATIENCE_MS)
+  if (REST_MS > 0)
+    await context.addInitScript((restMs) => {
+      window.requestIdleCallback = (rest) =>
+        window.setTimeout(rest, restMs, { didTimeout: true, timeRemaining: () => 0 })
+      window.cancelIdleCallback = (turn) => window.clearTimeout(turn)
+    }, REST_MS)
   const page = await context.newPage()
   const errors: string[] = []
   page.on('pageerror', (error) => errors.push(error.message))

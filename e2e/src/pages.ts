@@ -285,7 +285,7 @@ export async function setField(page: Page, path: string, value: string): Promise
 export async function openVariant(browser: Browser, base: string, family: string, variant: string, step: string) {
   const opened = await takePage(browser, { height: 1000 })
   await openAt(opened.page, base, family, variant, STEPS[Number(step) - 1])
-  await opened.page.locator('[data-bench] h1').waitFor()
+  await whole(opened.page)
   return opened
 }
 

@@ -4,7 +4,7 @@ import { said } from '@ambrel/core/units'
 import type { Page } from 'playwright-core'
 import { describe, expect, it } from 'vitest'
 import { SHAPES } from '../../core/src/system/testDesigns.ts'
-import { becomes, changes, drag, drawn, fieldAt, openVariant, rail, saved, setField } from './pages.ts'
+import { becomes, changes, drag, drawn, fieldAt, openVariant, rail, saved, setField, whole } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -165,6 +165,7 @@ describe('the circuits', () => {
     await changes(() => rail(page, 'wiring'), before)
     await page.locator('h1').first().click()
     await page.keyboard.press('8')
+    await whole(page)
     await page.locator('.findings [data-level=open]', { hasText: 'no measured length' }).waitFor()
     await page.getByRole('button', { name: 'they are as is usual' }).click()
     await page.locator('.findings [data-level=open]').waitFor({ state: 'detached' })

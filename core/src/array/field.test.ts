@@ -20,6 +20,7 @@ import { layouts, refusedLayouts } from './layouts.ts'
 import { racking, winterSun } from './racking.ts'
 import { unlikeGroups, unlikeLossAt } from './unlike.ts'
 import { hottestCellC } from './voltage.ts'
+import { atOnce } from '../math/pieces.ts'
 
 const changed = (design: Design, change: (design: Design) => void): Design => {
   change(design)
@@ -90,14 +91,16 @@ describe('unlike strings', () => {
 
   it('cost energy in the year, which trackers of their own bring back', () => {
     const engine = new WinterEngine()
-    const together = arrayYield(engine, copperDraw(), 1)
-    const apart = arrayYield(
-      engine,
-      changed(copperDraw(), (d) => {
-        d.controllers[0].part.trackers = 2
-        d.arrays[1].tracker = 2
-      }),
-      1,
+    const together = atOnce(arrayYield(engine, copperDraw(), 1))
+    const apart = atOnce(
+      arrayYield(
+        engine,
+        changed(copperDraw(), (d) => {
+          d.controllers[0].part.trackers = 2
+          d.arrays[1].tracker = 2
+        }),
+        1,
+      ),
     )
     expect(together.unlikeKWh).toBeGreaterThan(30)
     expect(apart.unlikeKWh).toBeLessThan(1e-6)
@@ -278,10 +281,10 @@ describe('pulse-width controllers', () => {
 
   it('throw away what lies above the bank’s voltage', () => {
     const engine = new WinterEngine()
-    const { thrownKWh, intoBusKWh } = arrayYield(engine, pwm(2), 1)
+    const { thrownKWh, intoBusKWh } = atOnce(arrayYield(engine, pwm(2), 1))
     expect(thrownKWh / (thrownKWh + intoBusKWh)).toBeGreaterThan(0.1)
     expect(thrownKWh / (thrownKWh + intoBusKWh)).toBeLessThan(0.35)
-    expect(arrayYield(engine, gannetSkerry(), 1).thrownKWh).toBe(0)
+    expect(atOnce(arrayYield(engine, gannetSkerry(), 1)).thrownKWh).toBe(0)
   })
 
   it('are watched for it, and stopped where they can never charge full', () => {
@@ -293,18 +296,18 @@ describe('pulse-width controllers', () => {
 
 describe('clipping and oversizing', () => {
   it('each further string brings less than the one before once the controller clips', () => {
-    const steps = oversizing(new WinterEngine(), larkspurBench(), 'array-1', 1, 6)
+    const steps = atOnce(oversizing(new WinterEngine(), larkspurBench(), 'array-1', 1, 6))
     const gains = steps.slice(1).map(({ gainKWh }) => gainKWh)
     gains.forEach((gain, i) => i > 0 && expect(gain).toBeLessThanOrEqual(gains[i - 1] + 1e-6))
     expect(gains.at(-1)!).toBeGreaterThan(0)
-    expect(() => oversizing(new WinterEngine(), larkspurBench(), 'array-9', 1)).toThrow('array-9')
+    expect(() => atOnce(oversizing(new WinterEngine(), larkspurBench(), 'array-9', 1))).toThrow('array-9')
   })
 
   it('is watched, never stopped', () => {
     const big = changed(larkspurBench(), (d) => (d.arrays[0].inParallel = 3))
     expect(found(big, 'array.clipping').map(({ level }) => level)).toEqual(['watch'])
-    expect(arrayYield(new WinterEngine(), big, 1).clippedKWh).toBeGreaterThan(
-      arrayYield(new WinterEngine(), larkspurBench(), 1).clippedKWh,
+    expect(atOnce(arrayYield(new WinterEngine(), big, 1)).clippedKWh).toBeGreaterThan(
+      atOnce(arrayYield(new WinterEngine(), larkspurBench(), 1)).clippedKWh,
     )
   })
 })
@@ -425,10 +428,12 @@ describe('rails and ground', () => {
 describe('wear in a run', () => {
   it('a small bank wears faster than a large one', () => {
     const wear = (inParallel: number) =>
-      bankWear(
-        new WinterEngine(),
-        changed(larkspurBench(), (d) => (d.bank.inParallel = inParallel)),
-        2,
+      atOnce(
+        bankWear(
+          new WinterEngine(),
+          changed(larkspurBench(), (d) => (d.bank.inParallel = inParallel)),
+          2,
+        ),
       ).wearPerYear
     expect(wear(3)).toBeGreaterThan(wear(8))
   })

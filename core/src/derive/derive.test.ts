@@ -21,6 +21,7 @@ import { said } from '../units/words.ts'
 import { ILLUSTRATIVE_CLIMATES } from '../weather/climates.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { derive } from './derive.ts'
+import { atOnce } from '../math/pieces.ts'
 
 const check = (design: Design) => findings({ design, derived: derive(design), winter: null })
 
@@ -116,7 +117,7 @@ describe('suggestions', () => {
 
   it('what next ranks changes over the same weather and can be cancelled', async () => {
     const engine = new WinterEngine()
-    const measure = (years: number) => (each: Design) => measured(engine, each, { years, seed: 7 })
+    const measure = (years: number) => (each: Design) => atOnce(measured(engine, each, { years, seed: 7 }))
     const ranked = (await whatNext(larkspurBench(), measure(3)))!
     expect(ranked.length).toBeGreaterThan(4)
     const battery = ranked.find(({ id }) => id === 'battery')!

@@ -15,12 +15,13 @@ import { lifeOf, type LifeRun } from './life.ts'
 import { lifeSheets } from './sheets.ts'
 import { everySoOften, leftAfter, paysBackAfter, wayOf } from './way.ts'
 import { otherWays } from './ways.ts'
+import { atOnce } from '../math/pieces.ts'
 
 const engine = new WinterEngine()
 const YEARS = 5
 const run = (design: Design): LifeRun => ({
   winter: summariseWinter(engine.run(design, { years: YEARS, seed: 7 }), design),
-  bankLife: bankWear(engine, design, 2),
+  bankLife: atOnce(bankWear(engine, design, 2)),
 })
 const changed = (make: () => Design, change: (design: Design) => void): Design => {
   const design = structuredCloneOf(make())

@@ -32,10 +32,15 @@ export interface Proposal {
   change: Change
 }
 
-/** The changes that are tried, of those that the rules do not stop. */
-export function candidates(design: Design): (Proposal & { design: Design })[] {
+/**
+ * The changes that are tried, of those that the rules do not stop.
+ * @param only ids of the changes to try; all where it is left out
+ */
+export function candidates(design: Design, only: readonly string[] | null = null): (Proposal & { design: Design })[] {
   const before = stopsOf(design)
-  return proposals(design)
+  const isWanted = (id: string) => only === null || only.includes(id)
+  return proposals(design, isWanted)
+    .filter(({ id }) => isWanted(id))
     .map((proposal) => ({ ...proposal, design: followed(proposal.change(design)) }))
     .filter((each) => each.design !== design && [...stopsOf(each.design)].every((stop) => before.has(stop)))
 }
@@ -47,7 +52,8 @@ const stopsOf = (design: Design): Set<string> =>
       .map(({ id, subject }) => `${id} ${subject}`),
   )
 
-function proposals(design: Design): Proposal[] {
+/** @param isWanted what is dear to make is left out where it is not */
+function proposals(design: Design, isWanted: (id: string) => boolean): Proposal[] {
   const change = (id: string, says: Words, make: Change): Proposal => ({ id, says, change: make })
   const { bank, arrays, place, generator } = design
   const snows = climateOf(place).monthly.some(({ snowfallCm }) => snowfallCm > 0)
@@ -85,7 +91,7 @@ function proposals(design: Design): Proposal[] {
         ]
       : []),
   ]
-  if (!generator.present && !gridIsTaken(design)) {
+  if (isWanted('backup') && !generator.present && !gridIsTaken(design)) {
     const backed = suggestGenerator(design).design
     list.push(change('backup', say`A backup: “${backed.generator.part.name}”`, (each) => suggestGenerator(each).design))
   }
@@ -109,7 +115,7 @@ function proposals(design: Design): Proposal[] {
         setOfLoads(new Set([moved.id]), 'movable', true),
       ),
     )
-  return [...list, ...biggerCharger(design), ...otherChemistry(design)]
+  return [...list, ...biggerCharger(design), ...(isWanted('chemistry') ? otherChemistry(design) : [])]
 }
 
 /** The next stronger charger: of its own, or the one in the next inverter of the kind. */

@@ -2,7 +2,9 @@ import type { Design } from '../document/types.ts'
 import { bill } from '../money/bill.ts'
 import { priceOfChange } from '../money/change.ts'
 import { followed } from '../sizing/follow.ts'
+import type { Pieces } from '../math/pieces.ts'
 import type { WinterEngine } from '../winter/engine.ts'
+import type { YearResult } from '../winter/year.ts'
 import { figuresAt, figuresOf, worstOf } from '../winter/figures.ts'
 import { amount } from '../units/say.ts'
 import { say, type Words } from '../units/words.ts'
@@ -36,8 +38,17 @@ export interface Measured {
 }
 
 /** Runs a design for {@link whatNext}. */
-export function measured(engine: WinterEngine, design: Design, request: { years: number; seed: number }): Measured {
-  const years = engine.run(design, request).map((year) => figuresOf(year))
+export function* measured(
+  engine: WinterEngine,
+  design: Design,
+  request: { years: number; seed: number },
+): Pieces<Measured> {
+  return measuredOf(yield* engine.years(design, request))
+}
+
+/** What years that were run come to. */
+export function measuredOf(results: readonly YearResult[]): Measured {
+  const years = results.map((year) => figuresOf(year))
   return { generatorHours: figuresAt(years, 0.5).generatorHours, shortHours: worstOf(figuresAt(years, 0.9).shortHours) }
 }
 
@@ -65,7 +76,7 @@ export async function whatNext(
 ): Promise<Candidate[] | null> {
   const had = bill(design)
   const base = await measure(design, 0)
-  const singles = candidates(design).filter(({ id }) => only === null || only.includes(id))
+  const singles = candidates(design, only)
   let wanted = true
   const measureAll = async (list: readonly Offered[], from: number, to: number): Promise<Candidate[]> => {
     const waiting = [...list]
@@ -89,7 +100,7 @@ export async function whatNext(
     return tried
   }
   const alone = await measureAll(singles, 0, only ? 1 : SINGLES_SHARE)
-  const pairs = only === null && wanted ? pairsOf(design, singles, alone, base) : []
+  const pairs = only === null && wanted ? pairsOf(singles, alone, base) : []
   const together = wanted && pairs.length > 0 ? await measureAll(pairs, SINGLES_SHARE, 1) : []
   if (wanted && pairs.length === 0) wanted = onProgress(1) && wanted
   return wanted ? rankedBy([...alone, ...worthwhile(together, alone)], 'money') : null
@@ -104,14 +115,13 @@ const savedBy = ({ generatorHoursSaved, shortHoursSaved }: Candidate) =>
   generatorHoursSaved + SHORT_HOUR_WEIGHT * shortHoursSaved
 
 /** The best changes two at a time, where none alone saves much of what there is to save. */
-function pairsOf(design: Design, singles: readonly Offered[], alone: readonly Candidate[], base: Measured): Offered[] {
+function pairsOf(singles: readonly Offered[], alone: readonly Candidate[], base: Measured): Offered[] {
   const best = [...alone].sort((a, b) => savedBy(b) - savedBy(a))
   if (weightOf(base) <= 0 || best.length < 2 || savedBy(best[0]) >= HELPS_LITTLE * weightOf(base)) return []
   const top = best.slice(0, OF_PAIRS).map(({ id }) => singles.find((each) => each.id === id)!)
-  const legal = new Set(candidates(design).map(({ id }) => id))
   return top
     .flatMap((first, i) => top.slice(i + 1).map((second) => ({ first, second })))
-    .filter(({ first, second }) => legal.has(first.id) && candidates(first.design).some(({ id }) => id === second.id))
+    .filter(({ first, second }) => candidates(first.design, [second.id]).length > 0)
     .map(({ first, second }) => ({
       id: `${first.id} + ${second.id}`,
       says: say`${first.says}, and ${second.says}`,

@@ -1,4 +1,5 @@
 import { keyOf, pick } from '../document/question.ts'
+import { atOnce, type Pieces } from '../math/pieces.ts'
 import { cellStringsUp } from '../array/cellStrings.ts'
 import { surfaceOf } from '../plane/surface.ts'
 import type { ArrayField, Design, Place } from '../document/types.ts'
@@ -33,14 +34,9 @@ const PLANES_KEPT = 12
  * years, and the irradiance on each orientation. An edit of a load then costs only the loop.
  */
 export class WinterEngine {
-  private weatherKey = ''
-  private sun: SunYear | null = null
-  private source: YearSource | null = null
-  private readonly files = new Map<string, HourlySeries>()
-  private weather: WeatherYear[] = []
-  private planes = new Map<string, (Float32Array | undefined)[]>()
-  private hoursKey = ''
-  private hours: (YearHours | undefined)[] = []
+  private readonly files: Map<string, HourlySeries>
+  private sky: Sky | null = null
+  private hours: Hours = { key: '', years: [] }
   /** other weather was asked for since the last year was run */
   private stale = true
   private planned: { design: Design; seed: number; plan: RunPlan; lifeYears: number | null } | null = null
@@ -49,12 +45,25 @@ export class WinterEngine {
    * @param startDay day of year (from 0) on which every year of the run starts, with a full bank; by the place's
    * dark season where it is left out
    */
-  constructor(private readonly startDay: number | null = null) {}
+  constructor(
+    private readonly startDay: number | null = null,
+    private readonly first: WinterEngine | null = null,
+  ) {
+    this.files = first?.files ?? new Map()
+  }
+
+  /**
+   * Another engine for questions beside the runs of this one. It has the weather of this one while it is asked of the
+   * same place, and nothing that it is asked pushes out what this one keeps of its design.
+   */
+  beside(): WinterEngine {
+    return new WinterEngine(this.startDay, this)
+  }
 
   /** Hands over the hours of a weather file, so that designs set to them can be run. */
   provide(fileId: string, series: HourlySeries): void {
     this.files.set(fileId, series)
-    this.weatherKey = ''
+    this.hours = { key: '', years: [] }
     this.stale = true
   }
 
@@ -104,17 +113,27 @@ export class WinterEngine {
    * All years of a run, in order; where imported hours rule, no more than they hold.
    * @throws RangeError for a number of years outside 1…1000
    */
-  run(design: Design, { years, seed }: RunRequest): YearResult[] {
+  run(design: Design, request: RunRequest): YearResult[] {
+    return atOnce(this.years(design, request))
+  }
+
+  /** As {@link run}, a year a piece. */
+  *years(design: Design, { years, seed }: RunRequest): Pieces<YearResult[]> {
     requireYears(years)
     this.planned = null
-    const length = yearsOfRun(design.place, years)
-    return Array.from({ length }, (_, index) => this.year(design, seed, index))
+    const count = yearsOfRun(design.place, years)
+    const results: YearResult[] = []
+    for (let index = 0; index < count; index++) {
+      if (index > 0) yield
+      results.push(this.year(design, seed, index))
+    }
+    return results
   }
 
   /** The weather of one year at the design's place. */
   weatherOf(design: Pick<Design, 'place'>, seed: number, index: number): WeatherYear {
-    this.prepare(design, seed)
-    return (this.weather[index] ??= this.source!.year(seed, index))
+    const { weather, source } = this.prepare(design, seed)
+    return (weather[index] ??= source.year(seed, index))
   }
 
   /** Effective irradiance on an array through one year, snow taken off, W/m². */
@@ -125,27 +144,27 @@ export class WinterEngine {
   private planeUnder(weather: WeatherYear, design: SunQuestion, array: ArrayField, index: number): Float32Array {
     const question = planeQuestion(design, array)
     const key = keyOf(question)
-    let years = this.planes.get(key)
+    const { planes, tilted } = this.sky!
+    let years = planes.get(key)
     if (!years) {
-      if (this.planes.size >= PLANES_KEPT) this.planes.delete(this.planes.keys().next().value!)
-      this.planes.set(key, (years = []))
-      this.tilted.delete(key)
+      if (planes.size >= PLANES_KEPT) planes.delete(planes.keys().next().value!)
+      planes.set(key, (years = []))
+      tilted.delete(key)
     }
     return (years[index] ??= this.makePlane(key, question, weather))
   }
-
-  private tilted = new Map<string, TiltedPlane>()
 
   private makePlane(
     key: string,
     { surface, brushSnowDays, cellStrings }: PlaneQuestion,
     weather: WeatherYear,
   ): Float32Array {
-    let tilted = this.tilted.get(key)
+    const sky = this.sky!
+    let tilted = sky.tilted.get(key)
     if (!tilted) {
-      tilted = new TiltedPlane(this.sun!, surface)
-      if (this.tilted.size >= PLANES_KEPT) this.tilted.clear()
-      this.tilted.set(key, tilted)
+      tilted = new TiltedPlane(sky.sun, surface)
+      if (sky.tilted.size >= PLANES_KEPT) sky.tilted.clear()
+      sky.tilted.set(key, tilted)
     }
     const plane = this.irradiance(tilted, weather)
     hideUnderSnow(plane, weather, (day) => snowTilt(surface, day), brushSnowDays, cellStrings)
@@ -155,43 +174,48 @@ export class WinterEngine {
   /** Forgets the hours of another design. */
   private keepHours(design: Design): void {
     const key = keyOf([
-      this.weatherKey,
+      this.sky!.key,
       hoursQuestion(design),
       design.arrays.map((array) => planeQuestion(design, array)),
     ])
-    if (key !== this.hoursKey) {
-      this.hoursKey = key
-      this.hours = []
-    }
+    if (key === this.hours.key) return
+    const first = this.first?.hours
+    this.hours = first?.key === key ? first : { key, years: [] }
   }
 
   private hoursOf(design: Design, seed: number, index: number): YearHours {
-    const made = this.hours[index]
+    const { years } = this.hours
+    const made = years[index]
     if (made) return made
     const weather = this.weatherOf(design, seed, index)
     const planes = design.arrays.map((array) => this.planeUnder(weather, design, array, index))
-    return (this.hours[index] = yearHours(hoursQuestion(design), weather, planes))
+    return (years[index] = yearHours(hoursQuestion(design), weather, planes))
   }
 
-  private prepare({ place }: Pick<Design, 'place'>, seed: number): void {
+  private prepare({ place }: Pick<Design, 'place'>, seed: number): Sky {
     const question = weatherQuestion(place)
     const key = keyOf([question, seed])
-    if (key === this.weatherKey) return
-    this.weatherKey = key
+    const series = question.fileId === null ? null : this.seriesOf(question.fileId, place.hours?.name)
+    const isOf = (sky: Sky | null | undefined): sky is Sky => sky?.key === key && sky.series === series
+    if (isOf(this.sky)) return this.sky
     this.stale = true
-    this.weather = []
-    this.planes.clear()
-    this.tilted.clear()
-    this.sun = sunYear(question.at)
-    this.source = this.yearsFrom(question, place.hours?.name)
+    const first = this.first?.sky
+    return (this.sky = isOf(first) ? first : this.skyOf(key, question, series))
   }
 
-  private yearsFrom({ fileId, climate, at }: WeatherQuestion, name = ''): YearSource {
-    const start = this.startDay ?? seasonOfMonths(at.latitudeDeg, climate.monthly).startDay
-    if (fileId === null) return new WeatherMaker(climate, this.sun!, start)
+  private seriesOf(fileId: string, name = ''): HourlySeries {
     const series = this.files.get(fileId)
     if (!series) throw new RangeError(`place.hours ${name}: the hours of this weather file are not loaded`)
-    return new ImportedYears(series, climate, this.sun!, start, at.utcOffsetH)
+    return series
+  }
+
+  private skyOf(key: string, { climate, at }: WeatherQuestion, series: HourlySeries | null): Sky {
+    const sun = sunYear(at)
+    const start = this.startDay ?? seasonOfMonths(at.latitudeDeg, climate.monthly).startDay
+    const source = series
+      ? new ImportedYears(series, climate, sun, start, at.utcOffsetH)
+      : new WeatherMaker(climate, sun, start)
+    return { key, series, sun, source, weather: [], planes: new Map(), tilted: new Map() }
   }
 
   /**
@@ -199,12 +223,12 @@ export class WinterEngine {
    *
    * @param count years to average over
    */
-  sunLeft(design: SunQuestion, array: ArrayField, seed: number, count: number): SunLeft {
+  *sunLeft(design: SunQuestion, array: ArrayField, seed: number, count: number): Pieces<SunLeft> {
     const open = { ...design, place: { ...design.place, horizon: [] } }
     const years = yearsOfRun(design.place, count)
     const bare = (each: SunQuestion, index: number) => {
       const weather = this.weatherOf(each, seed, index)
-      const tilted = new TiltedPlane(this.sun!, surfaceOf(each.place, array, each.schools.skyModel))
+      const tilted = new TiltedPlane(this.sky!.sun, surfaceOf(each.place, array, each.schools.skyModel))
       return this.irradiance(tilted, weather)
     }
     const left: SunLeft = {
@@ -215,8 +239,10 @@ export class WinterEngine {
     for (let index = 0; index < years; index++) {
       const start = this.weatherOf(design, seed, index).startDay
       addMonths(left.openKWhM2, bare(open, index), start, years)
+      yield
       addMonths(left.horizonKWhM2, bare(design, index), start, years)
       addMonths(left.snowKWhM2, this.planeOf(design, array, seed, index), start, years)
+      yield
     }
     return left
   }
@@ -228,6 +254,24 @@ export class WinterEngine {
     tilted.fillYear(weather, ground, plane)
     return plane
   }
+}
+
+/** What is kept of the hours of one design: its arrays' power by the weather's years. */
+interface Hours {
+  key: string
+  years: (YearHours | undefined)[]
+}
+
+/** What is kept of the weather at one place by one seed: the sun's year, the years made so far, and arrays under them. */
+interface Sky {
+  key: string
+  /** the hours it is made from, where a file of them rules */
+  series: HourlySeries | null
+  sun: SunYear
+  source: YearSource
+  weather: WeatherYear[]
+  planes: Map<string, (Float32Array | undefined)[]>
+  tilted: Map<string, TiltedPlane>
 }
 
 /** Mean daily plane-of-array energy by month 0…11: under an open sky, behind the horizon, and under snow too. */

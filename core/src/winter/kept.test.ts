@@ -4,6 +4,7 @@ import type { Design } from '../document/types.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
 import { WinterEngine } from './engine.ts'
 import { arrayYield } from './yields.ts'
+import { atOnce } from '../math/pieces.ts'
 
 /** Places of numbers in a part of the document, the first of each list standing for all of them. */
 function numbersIn(value: unknown, path: string[]): string[][] {
@@ -40,10 +41,27 @@ describe('what an engine keeps', () => {
     }
   })
 
+  it('is handed to an engine beside it, which pushes nothing of it out, and answers as a fresh one', () => {
+    const engine = new WinterEngine()
+    const beside = engine.beside()
+    engine.year(base, 1, 0)
+    const weather = engine.weatherOf(base, 1, 0)
+    expect(beside.weatherOf(base, 1, 0)).toBe(weather)
+    expect(beside.weatherOf(base, 1, 1)).toBe(engine.weatherOf(base, 1, 1))
+    const elsewhere = { ...base, place: { ...base.place, latitudeDeg: base.place.latitudeDeg - 7 } }
+    const larger = { ...base, arrays: base.arrays.map((array) => ({ ...array, inParallel: array.inParallel + 1 })) }
+    for (const design of [elsewhere, larger, base])
+      expect(figures(beside.year(design, 1, 0))).toBe(figures(new WinterEngine().year(design, 1, 0)))
+    expect(beside.weatherOf(elsewhere, 1, 0)).not.toBe(weather)
+    expect(engine.weatherOf(base, 1, 0)).toBe(weather)
+    expect(figures(engine.year(base, 1, 0))).toBe(figures(new WinterEngine().year(base, 1, 0)))
+  })
+
   it('tells what is clipped at the absorption voltage that is set', () => {
     const bright = structuredCloneOf(base)
     bright.controllers[0].part.outputA /= 3
-    const at = (absorbV: number) => arrayYield(warm, { ...bright, bank: { ...bright.bank, absorbV } }, 1).clippedKWh
+    const at = (absorbV: number) =>
+      atOnce(arrayYield(warm, { ...bright, bank: { ...bright.bank, absorbV } }, 1)).clippedKWh
     expect(at(bright.bank.systemV * 1.24)).toBeLessThan(at(bright.bank.systemV * 1.12))
   })
 })

@@ -1,6 +1,6 @@
+import type { Pieces } from '../math/pieces.ts'
 import { surfaceOf } from '../plane/surface.ts'
-import type { HorizonPoint } from '../document/types.ts'
-import type { Design, WeatherSource } from '../document/types.ts'
+import type { ArrayField, Design, HorizonPoint, WeatherSource } from '../document/types.ts'
 import type { SunLeft, SunQuestion, WinterEngine } from './engine.ts'
 import { figuresAt, figuresOf, type YearFigures } from './figures.ts'
 import { derive } from '../derive/derive.ts'
@@ -27,19 +27,35 @@ export interface SkyReport {
 export type SkyQuestion = SunQuestion & Pick<Design, 'arrays' | 'winter'>
 
 /** @returns null where the design has no array to look at */
-export function skyReport(engine: WinterEngine, design: SkyQuestion, count: number): SkyReport | null {
+export function* skyReport(engine: WinterEngine, design: SkyQuestion, count: number): Pieces<SkyReport | null> {
   const [array] = design.arrays
   if (!array) return null
   const { seed } = design.winter
   const { months, startDay } = seasonOf(design.place)
   const years = yearsOfRun(design.place, count)
-  const days = Array.from({ length: years }, (_, i) => dailySums(engine.planeOf(design, array, seed, i)))
+  const days = yield* dailySumsOf(engine, design, array, seed, years)
   return {
     years,
-    left: engine.sunLeft(design, array, seed, Math.min(10, years)),
+    left: yield* engine.sunLeft(design, array, seed, Math.min(10, years)),
     spells: darkSpells(days, DARK_DAY_KWHM2),
     winters: contrastingWinters(days, startDay, months),
   }
+}
+
+/** Sun on an array by day of each of the first years, kWh/m². */
+function* dailySumsOf(
+  engine: WinterEngine,
+  design: SunQuestion,
+  array: ArrayField,
+  seed: number,
+  years: number,
+): Pieces<Float64Array[]> {
+  const days: Float64Array[] = []
+  for (let index = 0; index < years; index++) {
+    days.push(dailySums(engine.planeOf(design, array, seed, index)))
+    yield
+  }
+  return days
 }
 
 /**
@@ -107,12 +123,12 @@ export interface SourceFigures {
  * The weather sources a design could be set to, run over the same number of years.
  * @param climate id of an illustrative climate to set beside them, or null
  */
-export function compareSources(
+export function* compareSources(
   engine: WinterEngine,
   design: Design,
   count: number,
   climate: string | null,
-): SourceFigures[] {
+): Pieces<SourceFigures[]> {
   const { place } = design
   const set = (id: SourceFigures['id'], name: string, change: Partial<Design['place']>) => ({
     id,
@@ -131,27 +147,26 @@ export function compareSources(
       ? [set('climate', 'Illustration', { source: 'monthly', climate, ...climateAt(climate, place.latitudeDeg) })]
       : []),
   ]
-  return sources.map(({ id, name, design: each }) => figuresOfSource(engine, each, count, id, name))
+  const figures: SourceFigures[] = []
+  for (const { id, name, design: each } of sources) figures.push(yield* figuresOfSource(engine, each, count, id, name))
+  return figures
 }
 
-function figuresOfSource(
+function* figuresOfSource(
   engine: WinterEngine,
   design: Design,
   count: number,
   id: SourceFigures['id'],
   name: string,
-): SourceFigures {
+): Pieces<SourceFigures> {
   const { seed } = design.winter
-  const results = engine.run(design, { years: count, seed })
+  const results = yield* engine.years(design, { years: count, seed })
   const { sunHours, worstMonth, worked } = derive(design)
   const { monthly, persistence } = climateOf(design.place)
   const dark = seasonOf(design.place).months.slice(1, 5)
   const [array] = design.arrays
   const spells = array
-    ? darkSpells(
-        results.map((_, i) => dailySums(engine.planeOf(design, array, seed, i))),
-        DARK_DAY_KWHM2,
-      )
+    ? darkSpells(yield* dailySumsOf(engine, design, array, seed, results.length), DARK_DAY_KWHM2)
     : null
   const figures = results.map((year) => figuresOf(year))
   return {

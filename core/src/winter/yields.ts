@@ -1,5 +1,6 @@
 import type { Design } from '../document/types.ts'
 import { HOURS } from '../calendar/calendar.ts'
+import type { Pieces } from '../math/pieces.ts'
 import { lifeYears, type BankLife } from '../bank/life.ts'
 import { yearsOfRun } from '../weather/ruling.ts'
 import type { WinterEngine } from './engine.ts'
@@ -21,7 +22,12 @@ export interface ArrayYield {
 export type YieldQuestion = HoursQuestion &
   Pick<Design, 'place' | 'schools'> & { winter: Pick<Design['winter'], 'seed'> }
 
-function sums(engine: WinterEngine, design: YieldQuestion, years: number): { inKWh: number; outKWh: number } {
+interface Sums {
+  inKWh: number
+  outKWh: number
+}
+
+function* sums(engine: WinterEngine, design: YieldQuestion, years: number): Pieces<Sums> {
   const { seed } = design.winter
   const count = yearsOfRun(design.place, years)
   let into = 0
@@ -33,18 +39,19 @@ function sums(engine: WinterEngine, design: YieldQuestion, years: number): { inK
       into += hours.pvInW[i]
       out += hours.pvOutW[i]
     }
+    yield
   }
   return { inKWh: into / count / 1000, outKWh: out / count / 1000 }
 }
 
 /** @param years of weather to average over, ≥ 1 */
-export function arrayYield(engine: WinterEngine, design: YieldQuestion, years: number): ArrayYield {
-  const now = sums(engine, design, years)
+export function* arrayYield(engine: WinterEngine, design: YieldQuestion, years: number): Pieces<ArrayYield> {
+  const now = yield* sums(engine, design, years)
   const efficiency = controllerEfficiency(design)
   const tracking = design.controllers.some(({ part }) => part.kind === 'pulse-width')
-    ? sums(engine, withTrackers(design), years).inKWh
+    ? (yield* sums(engine, withTrackers(design), years)).inKWh
     : now.inKWh
-  const apart = sums(engine, apartStrings(design), years).inKWh
+  const apart = (yield* sums(engine, apartStrings(design), years)).inKWh
   return {
     intoBusKWh: now.outKWh,
     clippedKWh: Math.max(0, now.inKWh * efficiency - now.outKWh),
@@ -80,20 +87,20 @@ export interface OversizeStep {
  * What each further string on an array would bring to the bus in a mean year, with the controllers as they are.
  * @throws RangeError for an array that is not in the design
  */
-export function oversizing(
+export function* oversizing(
   engine: WinterEngine,
   design: YieldQuestion,
   arrayId: string,
   years: number,
   more = 4,
-): OversizeStep[] {
+): Pieces<OversizeStep[]> {
   const array = design.arrays.find(({ id }) => id === arrayId)
   if (!array) throw new RangeError(`array ${arrayId} is not in the design`)
   const from = Math.max(1, array.inParallel - 1)
   const steps: OversizeStep[] = []
   for (let strings = from; strings <= array.inParallel + more; strings++) {
     const arrays = design.arrays.map((each) => (each.id === arrayId ? { ...each, inParallel: strings } : each))
-    const { outKWh } = sums(engine, { ...design, arrays }, years)
+    const { outKWh } = yield* sums(engine, { ...design, arrays }, years)
     steps.push({
       strings,
       intoBusKWh: outKWh,
@@ -107,12 +114,14 @@ export function oversizing(
 export const WEAR_YEARS = 10
 
 /** How long the bank lasts by the state of charge of the run. @param years to run, ≥ 1 */
-export function bankWear(engine: WinterEngine, design: Design, years: number): BankLife {
+export function* bankWear(engine: WinterEngine, design: Design, years: number): Pieces<BankLife> {
   const { seed } = design.winter
   const count = yearsOfRun(design.place, years)
   const steps = HOURS * partsOf(design)
   const charge = new Float32Array(count * steps)
-  for (let index = 0; index < count; index++)
+  for (let index = 0; index < count; index++) {
     engine.year(design, seed, index, { charge: charge.subarray(index * steps, (index + 1) * steps) })
+    yield
+  }
   return lifeYears(charge, count, design.bank.part)
 }

@@ -7,14 +7,14 @@ import { useWinter } from './winter.ts'
 const PAUSE_MS = 350
 
 /**
- * An answer of the second worker that follows the design: asked again when the question has changed and rested a moment.
+ * An answer of the strip's worker that follows the design: asked again when the question has changed and rested a moment.
  *
  * @param question what of the design, and whatever else, the answer hangs on: the worker gets this and nothing else
  * @param everySource whether the hours of the weather file are needed though another source rules
  */
 export function useAnswer<Q extends { design: Pick<Design, 'place'> }, T>(
   question: (design: Design) => Q,
-  ask: (service: Awaited<ReturnType<ReturnType<typeof useWinter>['side']>>, question: Q) => Promise<T>,
+  ask: (service: Awaited<ReturnType<ReturnType<typeof useWinter>['resting']>>, question: Q) => Promise<T>,
   everySource = false,
 ): { answer: Ref<T | null>; problem: Ref<string> } {
   const design = useDesign()
@@ -30,7 +30,7 @@ export function useAnswer<Q extends { design: Pick<Design, 'place'> }, T>(
       if (now === '') return
       try {
         const asked = JSON.parse(now) as Q
-        const service = await winter.side(asked.design, everySource)
+        const service = await winter.resting(asked.design, everySource)
         const result = await ask(service, asked)
         if (gone || now !== key.value) return
         answer.value = result

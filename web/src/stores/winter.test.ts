@@ -168,12 +168,14 @@ describe('the winters of the open design', () => {
 })
 
 describe('questions beside the run', () => {
-  it('go to a worker of their own, which is made when first asked', async () => {
-    const { winter } = await opened()
-    expect(workers).toHaveLength(1)
+  it('go to the worker of the strip where they are short, to one of their own where they are runs', async () => {
+    const { design, winter, worker } = await opened()
     expect(await winter.week(3, 40)).toEqual({ year: 3, firstDay: 40 })
-    expect(workers).toHaveLength(2)
-    await winter.week(1, 7)
+    expect(await winter.resting(design.document!)).toBe(worker.service)
+    expect(workers).toHaveLength(1)
+    const beside = await winter.side(design.document!)
+    expect(beside).toBe(workers[1].service)
+    expect(await winter.side(design.document!)).toBe(beside)
     expect(workers).toHaveLength(2)
   })
 

@@ -31,10 +31,16 @@ export const useWinter = defineStore('winter', () => {
   let asked = 0
   let rankingAsked = 0
 
-  /** A second worker, so that a question beside the run does not hold up the strip. */
-  async function side(subject: Pick<Design, 'place'>, everySource = false) {
+  /** The strip's own worker, for short questions: it has the weather already, and answers while no run is going on. */
+  async function resting(subject: Pick<Design, 'place'>, everySource = false) {
+    await worker.ready(subject, everySource)
+    return worker.service
+  }
+
+  /** A second worker, so that runs beside the strip's do not hold it up. */
+  async function side(subject: Pick<Design, 'place'>) {
     sideWorker ??= new WinterWorker(weather.hoursOf)
-    await sideWorker.ready(subject, everySource)
+    await sideWorker.ready(subject)
     return sideWorker.service
   }
 
@@ -113,7 +119,7 @@ export const useWinter = defineStore('winter', () => {
   async function week(year: number, firstDay: number): Promise<Week | null> {
     const subject = design.document
     if (!subject) return null
-    const service = await side(subject)
+    const service = await resting(subject)
     return service.week(toRaw(subject), year, firstDay)
   }
 
@@ -155,6 +161,7 @@ export const useWinter = defineStore('winter', () => {
     progress,
     running,
     failure,
+    resting,
     side,
     ranked,
     ranking,

@@ -1,6 +1,14 @@
 import { wrap, type Remote } from 'comlink'
 import type { WinterEngine } from '@ambrel/core'
-import { measured, unpackSeries, type Design, type Measured, type SeriesShape, type YearResult } from '@ambrel/core'
+import {
+  atOnce,
+  measured,
+  unpackSeries,
+  type Design,
+  type Measured,
+  type SeriesShape,
+  type YearResult,
+} from '@ambrel/core'
 import type { YearsService } from './years.worker.ts'
 
 /** Helpers beyond the worker itself: one core is left to the page. */
@@ -39,7 +47,7 @@ export class YearPool {
 
   /** Runs one design on a lane. */
   async measure(design: Design, years: number, lane: number): Promise<Measured> {
-    if (lane === 0) return measured(this.engine, design, { years, seed: design.winter.seed })
+    if (lane === 0) return atOnce(measured(this.engine, design, { years, seed: design.winter.seed }))
     const helpers = await this.ready()
     return helpers[lane - 1].measure(design, years)
   }

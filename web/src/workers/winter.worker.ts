@@ -5,7 +5,9 @@ import {
   BOTTLENECK_TRIALS,
   compareSources,
   costOverLife,
+  keyOf,
   measured,
+  measuredOf,
   oversizing,
   skyReport,
   summariseWinter,
@@ -36,6 +38,7 @@ import {
 } from '@ambrel/core'
 
 import { YearPool } from './pool.ts'
+import { Turns } from './turns.ts'
 import { packWinters, type Winters } from './winters.ts'
 
 /** The strip is drawn after this many years; the rest of the run follows. */
@@ -51,6 +54,10 @@ const YEARS_AT_ONCE = 100
 
 const engine = new WinterEngine()
 const pool = new YearPool(engine)
+/** for what is asked beside the run */
+const aside = engine.beside()
+/** the latest run, with its years so far */
+let ran: { of: string; results: YearResult[] } | null = null
 let latest = 0
 let trying = 0
 let costing = 0
@@ -65,8 +72,49 @@ const breathe = () =>
   })
 door.port1.start()
 
+const turns = new Turns(breathe)
+
 function send(winters: Winters): Winters {
   return transfer(winters, [winters.lowest.buffer, winters.generatorHours.buffer, winters.shortHours.buffer])
+}
+
+async function run(
+  design: Design,
+  onFirst: (winters: Winters) => void,
+  onProgress: (share: number) => void,
+): Promise<Winters | null> {
+  const mine = ++latest
+  const { seed } = design.winter
+  const years = yearsOfRun(design.place, design.winter.years)
+  const results: YearResult[] = []
+  ran = { of: keyOf(design), results }
+  for (let index = 0; index < Math.min(years, FIRST_LOOK); index++) {
+    results.push(engine.year(design, seed, index))
+    if (results.length % BREATH === 0 && results.length < FIRST_LOOK) {
+      await breathe()
+      if (mine !== latest) return null
+    }
+  }
+  if (years > FIRST_LOOK) {
+    onFirst(send(packWinters(design, results)))
+    await pause(PAINT_MS)
+    if (mine !== latest) return null
+  }
+  while (results.length < years) {
+    const from = results.length
+    if (years <= ALONE) {
+      for (let index = from; index < Math.min(years, from + BREATH); index++)
+        results.push(engine.year(design, seed, index))
+    } else {
+      const to = Math.min(years, from + BREATH * pool.lanes)
+      results.push(...(await pool.years(design, seed, from, to)))
+      if (mine !== latest) return null
+    }
+    if (years > 60) onProgress(results.length / years)
+    await breathe()
+    if (mine !== latest) return null
+  }
+  return send(packWinters(design, results))
 }
 
 const service = {
@@ -80,37 +128,7 @@ const service = {
     onFirst: (winters: Winters) => void,
     onProgress: (share: number) => void,
   ): Promise<Winters | null> {
-    const mine = ++latest
-    const { seed } = design.winter
-    const years = yearsOfRun(design.place, design.winter.years)
-    const results: YearResult[] = []
-    for (let index = 0; index < Math.min(years, FIRST_LOOK); index++) {
-      results.push(engine.year(design, seed, index))
-      if (results.length % BREATH === 0 && results.length < FIRST_LOOK) {
-        await breathe()
-        if (mine !== latest) return null
-      }
-    }
-    if (years > FIRST_LOOK) {
-      onFirst(send(packWinters(design, results)))
-      await pause(PAINT_MS)
-      if (mine !== latest) return null
-    }
-    while (results.length < years) {
-      const from = results.length
-      if (years <= ALONE) {
-        for (let index = from; index < Math.min(years, from + BREATH); index++)
-          results.push(engine.year(design, seed, index))
-      } else {
-        const to = Math.min(years, from + BREATH * pool.lanes)
-        results.push(...(await pool.years(design, seed, from, to)))
-        if (mine !== latest) return null
-      }
-      if (years > 60) onProgress(results.length / years)
-      await breathe()
-      if (mine !== latest) return null
-    }
-    return send(packWinters(design, results))
+    return turns.run(() => run(design, onFirst, onProgress))
   },
 
   /** Tries one change at a time over the same weather. A newer call, or {@link service.cancelTrying}, ends an older one. */
@@ -138,16 +156,13 @@ const service = {
   /** Tries one more string of batteries and one of modules over the same weather, on this worker alone. */
   async bottleneck(design: Design, years: number): Promise<Candidate[]> {
     const { seed } = design.winter
-    const list = await whatNext(
-      design,
-      async (each) => {
-        await breathe()
-        return measured(engine, each, { years: yearsOfRun(each.place, years), seed })
-      },
-      1,
-      () => true,
-      BOTTLENECK_TRIALS,
-    )
+    const measure = (each: Design) => {
+      const count = yearsOfRun(each.place, years)
+      return ran && ran.results.length >= count && ran.of === keyOf(each)
+        ? measuredOf(ran.results.slice(0, count))
+        : turns.inPieces(measured(aside, each, { years: count, seed }))
+    }
+    const list = await turns.question(() => whatNext(design, measure, 1, () => true, BOTTLENECK_TRIALS))
     return list ?? []
   },
 
@@ -157,7 +172,7 @@ const service = {
 
   /** Seven days of one year, hour by hour. */
   async week(design: Design, year: number, firstDay: number): Promise<Week> {
-    return weekOf(engine, design, year, firstDay)
+    return weekOf(aside, design, year, firstDay)
   },
 
   /** Hands over the hours of a weather file. */
@@ -167,20 +182,20 @@ const service = {
 
   /** What many years of weather say about the sun on the first array. */
   async sky(design: SkyQuestion, years: number): Promise<SkyReport | null> {
-    return skyReport(engine, design, years)
+    return turns.question(() => turns.inPieces(skyReport(aside, design, years)))
   },
 
   async tilts(design: Parameters<typeof tiltChoices>[0], months: number[]): Promise<TiltChoice[]> {
-    return tiltChoices(design, months)
+    return turns.question(async () => tiltChoices(design, months))
   },
 
   async sources(design: Design, years: number, climate: string | null): Promise<SourceFigures[]> {
-    return compareSources(engine, design, years, climate)
+    return turns.question(() => turns.inPieces(compareSources(aside, design, years, climate)))
   },
 
   /** How long the bank lasts by the charge of the run. */
   async wear(design: Design, years: number): Promise<BankLife> {
-    return bankWear(engine, design, years)
+    return turns.question(() => turns.inPieces(bankWear(aside, design, years)))
   },
 
   /** What the arrays bring to the bus in a mean year, and what more strings on one of them would. */
@@ -189,7 +204,10 @@ const service = {
     arrayId: string,
     years: number,
   ): Promise<{ now: ArrayYield; steps: OversizeStep[] }> {
-    return { now: arrayYield(engine, design, years), steps: oversizing(engine, design, arrayId, years) }
+    return turns.question(async () => ({
+      now: await turns.inPieces(arrayYield(aside, design, years)),
+      steps: await turns.inPieces(oversizing(aside, design, arrayId, years)),
+    }))
   },
 
   /** What a design costs over its life. A newer call, or {@link service.cancelCosting}, ends an older one. */
@@ -203,7 +221,10 @@ const service = {
         const until = Math.min(count, results.length + YEARS_AT_ONCE)
         results.push(...(await pool.years(each, design.winter.seed, results.length, until)))
       }
-      return { winter: summariseWinter(results, each), bankLife: bankWear(engine, each, WEAR_YEARS) }
+      return {
+        winter: summariseWinter(results, each),
+        bankLife: await turns.inPieces(bankWear(aside, each, WEAR_YEARS)),
+      }
     }
     return costOverLife(design, run, (share) => {
       onProgress(share)

@@ -1,5 +1,13 @@
 import { expose } from 'comlink'
-import { measured, unpackSeries, WinterEngine, type Design, type Measured, type SeriesShape } from '@ambrel/core'
+import {
+  atOnce,
+  measured,
+  unpackSeries,
+  WinterEngine,
+  type Design,
+  type Measured,
+  type SeriesShape,
+} from '@ambrel/core'
 
 /** A helper of the winter worker: it runs the years or the designs it is handed, and keeps their weather. */
 const engine = new WinterEngine()
@@ -10,7 +18,7 @@ const service = {
   },
 
   async measure(design: Design, years: number): Promise<Measured> {
-    return measured(engine, design, { years, seed: design.winter.seed })
+    return atOnce(measured(engine, design, { years, seed: design.winter.seed }))
   },
 
   async provide(fileId: string, shape: SeriesShape, bytes: Uint8Array): Promise<void> {

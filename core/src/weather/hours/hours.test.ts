@@ -10,6 +10,7 @@ import { dayTotal } from '../summary.ts'
 import { fitClimate } from './fit.ts'
 import type { HourlySeries } from './series.ts'
 import { ImportedYears } from './years.ts'
+import { atOnce } from '../../math/pieces.ts'
 
 const place = { latitudeDeg: 48.2, longitudeDeg: -115.4, utcOffsetH: -7 }
 const sun = sunYear(place)
@@ -167,7 +168,7 @@ describe('imported years in a run', () => {
   it('what horizon and snow take never adds sun', () => {
     const engine = new WinterEngine()
     const design = larkspurBench()
-    const left = engine.sunLeft(design, design.arrays[0], 7, 4)
+    const left = atOnce(engine.sunLeft(design, design.arrays[0], 7, 4))
     for (let month = 0; month < 12; month++) {
       expect(left.horizonKWhM2[month]).toBeLessThanOrEqual(left.openKWhM2[month] + 1e-9)
       expect(left.snowKWhM2[month]).toBeLessThanOrEqual(left.horizonKWhM2[month] + 1e-9)
