@@ -313,7 +313,7 @@ export {
   type SkyQuestion,
 } from './winter/sky.ts'
 export { PERCENTILES, summariseWinter, darkSeason, type StripWeek, type WinterSummary } from './winter/summary.ts'
-export { verdict } from './winter/verdict.ts'
+export { needsHelp, verdict } from './winter/verdict.ts'
 export { WEEK_DAYS, weekOf, type Week } from './winter/week.ts'
 export { TRACE_COLUMNS, emptyTrace, type YearLosses, type YearResult, type Trace } from './winter/year.ts'
 export {

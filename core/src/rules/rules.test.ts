@@ -4,7 +4,8 @@ import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreS
 import type { Design } from '../document/types.ts'
 import { WinterEngine } from '../winter/engine.ts'
 import { summariseWinter, type WinterSummary } from '../winter/summary.ts'
-import { verdict } from '../winter/verdict.ts'
+import { summariseFailures } from '../winter/outages.ts'
+import { needsHelp, verdict } from '../winter/verdict.ts'
 import { candidates } from '../suggest/candidates.ts'
 import { provedBottleneck, type Candidate } from '../suggest/whatNext.ts'
 import { invariantProblems } from '../design/invariants.ts'
@@ -389,6 +390,21 @@ describe('the verdict', () => {
     )
     expect(said(verdict(design, made(150, 100, 60, 0)))).toMatch(/of those days.*\.$/)
     expect(said(verdict(design, made(150, 100, 60, 0)))).not.toMatch(/storage|modules|panels/)
+  })
+
+  it('nothing is to be tried where the sun carries the dark months, or a grid does', () => {
+    const proof = 'Tried: storage holds it back.'
+    expect(needsHelp(design, made(150, 100, 60, 0))).toBe(true)
+    const sunny = made(220, 40, 1, 0)
+    expect(needsHelp(design, sunny)).toBe(false)
+    expect(said(verdict(design, sunny, proof))).not.toContain(proof)
+    const onGrid: WinterSummary = {
+      ...sunny,
+      months: { ...sunny.months, gridKWh: months(60) },
+      failures: summariseFailures([]),
+    }
+    expect(needsHelp(design, onGrid)).toBe(false)
+    expect(said(verdict(design, onGrid, proof))).toMatch(/^The grid gives/)
   })
 })
 

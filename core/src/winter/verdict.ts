@@ -21,22 +21,15 @@ const ALMOST_ALONE = 0.02
  * @param proved of {@link provedBottleneck}, or null while nothing has been tried
  */
 export function verdict(design: Design, winter: WinterSummary, proved: Words | null = null): Words {
-  const dark = seasonOf(design.place).months.slice(1, 5)
-  const sum = (months: readonly number[]) => dark.reduce((total, month) => total + months[month], 0)
-  const { months } = winter
-  const array = sum(months.arrayKWh)
-  const curtailed = sum(months.curtailedKWh)
-  const generated = sum(months.generatorKWh)
-  const unmet = sum(months.unmetKWh)
-  const served = sum(months.servedKWh)
+  const { dark, array, curtailed, generated, fromGrid, other, unmet } = inDarkMonths(design, winter)
   const spilled = array + curtailed > 0 ? curtailed / (array + curtailed) : 0
-  const fromGrid = sum(months.gridKWh)
-  const supplied = array + sum(months.otherKWh) + generated + fromGrid
+  const supplied = array + other + generated + fromGrid
   const share = supplied > 0 ? generated / supplied : 0
   const percent = (value: number) => say`${amount(value * 100, '%')}`
-  if (winter.failures && fromGrid > generated)
-    return say`The grid gives ${percent(fromGrid / supplied)} of the energy supplied in the dark months. ${howItFails(winter.failures, winter.years)}`
-  if (unmet + generated + fromGrid < ALMOST_ALONE * served)
+  const failures = failuresThatRule(design, winter)
+  if (failures)
+    return say`The grid gives ${percent(fromGrid / supplied)} of the energy supplied in the dark months. ${howItFails(failures, winter.years)}`
+  if (!needsHelp(design, winter))
     return say`The sun carries the dark months almost alone; ${percent(spilled)} of it is even left over.`
   const leans =
     generated >= unmet
@@ -48,6 +41,34 @@ export function verdict(design: Design, winter: WinterSummary, proved: Words | n
       : say`${percent(spilled)} of the sun is thrown away${spilled > MUCH_SPILLED ? ' on bright days' : ''}`
   const says = say`${leans}, and ${thrown}. ${howFull(winter, dark)}`
   return proved ? say`${says} ${proved}` : says
+}
+
+/** Whether a design lives by its sun, which does not carry the dark months: then more storage or modules could save something. */
+export function needsHelp(design: Design, winter: WinterSummary): boolean {
+  const { generated, fromGrid, unmet, served } = inDarkMonths(design, winter)
+  return failuresThatRule(design, winter) === null && unmet + generated + fromGrid >= ALMOST_ALONE * served
+}
+
+/** How a grid fails that gives more than any generator does: where there is one, that is what the verdict is about. */
+function failuresThatRule(design: Design, winter: WinterSummary): FailureSummary | null {
+  const { generated, fromGrid } = inDarkMonths(design, winter)
+  return fromGrid > generated ? winter.failures : null
+}
+
+/** Sums over the four darkest months, kWh. */
+function inDarkMonths(design: Design, { months }: WinterSummary) {
+  const dark = seasonOf(design.place).months.slice(1, 5)
+  const sum = (byMonth: readonly number[]) => dark.reduce((total, month) => total + byMonth[month], 0)
+  return {
+    dark,
+    array: sum(months.arrayKWh),
+    other: sum(months.otherKWh),
+    generated: sum(months.generatorKWh),
+    fromGrid: sum(months.gridKWh),
+    curtailed: sum(months.curtailedKWh),
+    served: sum(months.servedKWh),
+    unmet: sum(months.unmetKWh),
+  }
 }
 
 /** How often the grid failed, and what the bank made of it. */

@@ -9,11 +9,12 @@ const PAUSE_MS = 350
 /**
  * An answer of the strip's worker that follows the design: asked again when the question has changed and rested a moment.
  *
- * @param question what of the design, and whatever else, the answer hangs on: the worker gets this and nothing else
+ * @param question what of the design, and whatever else, the answer hangs on: the worker gets this and nothing else;
+ * null where nothing is to be asked
  * @param everySource whether the hours of the weather file are needed though another source rules
  */
 export function useAnswer<Q extends { design: Pick<Design, 'place'> }, T>(
-  question: (design: Design) => Q,
+  question: (design: Design) => Q | null,
   ask: (service: Awaited<ReturnType<ReturnType<typeof useWinter>['resting']>>, question: Q) => Promise<T>,
   everySource = false,
 ): { answer: Ref<T | null>; problem: Ref<string> } {
@@ -23,7 +24,10 @@ export function useAnswer<Q extends { design: Pick<Design, 'place'> }, T>(
   const problem = ref('')
   let gone = false
   onBeforeUnmount(() => (gone = true))
-  const key = computed(() => (design.document ? keyOf(question(toRaw(design.document))) : ''))
+  const key = computed(() => {
+    const asked = design.document && question(toRaw(design.document))
+    return asked ? keyOf(asked) : ''
+  })
   watch(
     refDebounced(key, PAUSE_MS),
     async (now) => {

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { backupName, keyOf, type Priority, provedBottleneck, verdict, WEEK_DAYS, worstOf } from '@ambrel/core'
+import {
+  backupName,
+  keyOf,
+  needsHelp,
+  type Priority,
+  provedBottleneck,
+  verdict,
+  WEEK_DAYS,
+  worstOf,
+} from '@ambrel/core'
 import LaterParts from '../../drawing/LaterParts.vue'
 import Figure from '../../frame/Figure.vue'
 import DocumentField from '../../fields/DocumentField.vue'
@@ -23,20 +32,25 @@ const prefs = usePrefs()
 const winter = useWinter()
 const summary = computed(() => design.winterSummary)
 const short = computed(() => (summary.value ? worstOf(summary.value.oneInTen.shortHours) : null))
+/** Whether anything could be saved by more of either. */
+const needsTrial = computed(() => !!summary.value && !!design.document && needsHelp(design.document, summary.value))
 /** One more string of batteries and one of modules, tried beside the run whenever the design has rested. */
-const { answer: trials } = useAnswer(
-  (document) => ({ design: document }),
+const { answer: trials, problem } = useAnswer(
+  (document) => (needsTrial.value ? { design: document } : null),
   async (service, asked) => ({
     of: keyOf(asked.design),
     list: await service.bottleneck(asked.design, Math.min(TRIAL_YEARS, asked.design.winter.years)),
   }),
 )
-/** What the tried changes prove, while they are of the design as it stands. */
+/** Stands where the outcome will, about as long as that, so that what is below it stays where it is. */
+const BEING_TRIED =
+  'One more string of batteries and one more string of modules are being tried over the same winters, to see what each saves, and whether it is storage or modules that hold this design back …'
+/** What the tried changes prove, once they are of the design as it stands. */
 const proved = computed(() => {
   const subject = design.document
   if (!subject) return null
   if (winter.ranked?.for === subject) return provedBottleneck(winter.ranked.list)
-  return trials.value?.of === keyOf(subject) ? provedBottleneck(trials.value.list) : null
+  return trials.value?.of === keyOf(subject) ? provedBottleneck(trials.value.list) : problem.value ? null : BEING_TRIED
 })
 const says = computed(() =>
   summary.value && design.document ? prefs.say(verdict(design.document, summary.value, proved.value)) : '',
