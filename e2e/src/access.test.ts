@@ -3,16 +3,18 @@ import type { Page } from 'playwright-core'
 import { STEPS } from '@ambrel/core'
 import { audit } from './audit.ts'
 import { takePage } from './browser.ts'
-import { atRest, becomes, drawn, goTo, newDesign, openDemo, setField, unfold, whole } from './pages.ts'
+import { atRest, away, becomes, drawn, goTo, newDesign, openDemo, setField, unfold, whole } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
 
-/** A step as it opens from the shelf, with nothing over it. */
+/** The key that leads to each step, in their order. */
+const STEP_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']
+
+/** A step as it opens, with nothing over it. */
 async function toStep(page: Page, step: string): Promise<void> {
   const { pathname } = new URL(page.url())
-  await goTo(page, application.base, '/')
-  await page.locator('[data-new]').waitFor()
+  await away(page, application.base)
   await goTo(page, application.base, pathname.replace(/[^/]+$/, step))
   await standing(page, step)
 }
@@ -130,13 +132,17 @@ function smallOrCut(fingertipPx: number): string[] {
 
 describe('whoever listens, uses keys, or sees little', () => {
   it('finds every step without a fault, by day and by night', async () => {
-    const { page } = await takePage(application.browser)
+    const { page, errors } = await takePage(application.browser)
     await openDemo(page, application.base)
-    for (const step of STEPS) {
-      await onTo(page, step)
+    for (const [i, step] of STEPS.entries()) {
+      await page.keyboard.press(STEP_KEYS[i])
+      await standing(page, step)
       await unfold(page)
       await sound(page, step)
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+      expect(wide, `${step} is wider than the window`).toBeLessThanOrEqual(0)
     }
+    expect(errors).toEqual([])
   })
 
   it('finds what opens over a step without a fault, by day and by night', async () => {
@@ -172,7 +178,7 @@ describe('whoever listens, uses keys, or sees little', () => {
   })
 
   it('finds every step without a fault on a phone, where nothing is wider than it', async () => {
-    const { page } = await takePage(application.browser, { width: 390, height: 844 })
+    const { page, errors } = await takePage(application.browser, { width: 390, height: 844 })
     await openDemo(page, application.base)
     for (const step of STEPS) {
       await onTo(page, step)
@@ -197,6 +203,7 @@ describe('whoever listens, uses keys, or sees little', () => {
         expect(slid, `${step} at ${width} px slides`).toBe(0)
       }
     }
+    expect(errors).toEqual([])
   })
 
   it('gives a hand targets as large as a fingertip, cuts no word, and a reading, a task and a remedy are a tap each', async () => {

@@ -14,8 +14,8 @@ import {
   redrawn,
   saved,
   setField,
+  SOMETIMES,
   strip,
-  whole,
 } from './pages.ts'
 import { useApplication } from './server.ts'
 
@@ -67,21 +67,6 @@ describe('from nothing to a winter answer', () => {
     await page.getByText('Test cabin').waitFor()
     expect(errors).toEqual([])
   })
-
-  it('every step opens without an error, in both themes, and narrow', async () => {
-    for (const options of [{}, { night: true }, { width: 820 }]) {
-      const { page, errors } = await takePage(application.browser, options)
-      await openDemo(page, application.base)
-      for (const key of ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']) {
-        await page.keyboard.press(key)
-        await whole(page)
-        const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
-        expect(wide, `step ${key} is wider than the window`).toBeLessThanOrEqual(0)
-      }
-      expect(errors).toEqual([])
-      await page.close()
-    }
-  })
 })
 
 describe('two windows', () => {
@@ -98,7 +83,7 @@ describe('two windows', () => {
     await page.locator('section.strip[data-years="30"]').waitFor()
     expect(asked.filter((path) => /^\/api\/designs\/[0-9a-f-]{36}$/.test(path)).length).toBeLessThan(2)
     await page.goBack()
-    await page.waitForFunction((n) => document.querySelectorAll('[data-mini=drawn]').length === n, cards)
+    await page.waitForFunction((n) => document.querySelectorAll('[data-mini=drawn]').length === n, cards, SOMETIMES)
   })
 
   it('a stale save gets the choice, and keeping both loses nothing', async () => {

@@ -11,18 +11,27 @@ export const saved = (page: Page) => page.locator('[data-saved]', { hasText: /^S
 /** Waits until the strip is drawn. */
 export const drawn = (page: Page) => page.locator('section.strip .bar').first().waitFor()
 
+/** A page that is looked at in every frame, which is what is usual, draws every frame while it is waited for. */
+export const SOMETIMES = { polling: 50 }
+
 /** Waits until all of a step is there, what lies below its first screen too. */
 export const whole = (page: Page) =>
   page.waitForFunction(
     () => document.querySelector('[data-bench] h1') !== null && document.querySelector('[data-later]') === null,
+    null,
+    SOMETIMES,
   )
 
 /** Waits until the whole run of the document as it stands is drawn. */
 export const settled = (page: Page) =>
-  page.waitForFunction(() => {
-    const { run = '0', edition } = document.querySelector<HTMLElement>('section.strip')?.dataset ?? {}
-    return run !== '0' && run === edition
-  })
+  page.waitForFunction(
+    () => {
+      const { run = '0', edition } = document.querySelector<HTMLElement>('section.strip')?.dataset ?? {}
+      return run !== '0' && run === edition
+    },
+    null,
+    SOMETIMES,
+  )
 
 /** Heights of the strip's bars of the document as it stands, to see whether they moved. */
 export async function strip(page: Page): Promise<string> {
@@ -190,8 +199,14 @@ const lead = (page: Page, path: string) =>
     window.dispatchEvent(new PopStateEvent('popstate'))
   }, path)
 
+/** Leads a page away from its design, to the shelf of parts: that of designs would run the winters of all of them. */
+export async function away(page: Page, base: string, options: { timeout?: number } = {}): Promise<void> {
+  await goTo(page, base, '/parts')
+  await page.locator('[data-new-part]').waitFor(options)
+}
+
 /**
- * Leaves a page at the shelf of designs with nothing over it, nothing unsaved and nothing remembered, for another test.
+ * Leaves a page with no design, nothing over it, nothing unsaved and nothing remembered, for another test.
  * @returns whether that is so
  */
 export async function leaveAsFound(page: Page): Promise<boolean> {
@@ -202,8 +217,7 @@ export async function leaveAsFound(page: Page): Promise<boolean> {
       await told.filter({ hasText: /^Saved/ }).waitFor(inTime)
       if (/to put right/.test(await told.innerText())) return false
     }
-    await lead(page, '/')
-    await page.locator('[data-new]').waitFor(inTime)
+    await away(page, new URL(page.url()).origin, inTime)
     // what is remembered of the reader is told as by another window that forgets it
     await page.evaluate(() => {
       localStorage.clear()

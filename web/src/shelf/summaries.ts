@@ -2,10 +2,9 @@ import { proxy } from 'comlink'
 import type { WinterSummary } from '@ambrel/core'
 import { api } from '../stores/api.ts'
 import { useWeather } from '../stores/weather.ts'
-import { WinterWorker } from '../workers/winterWorkers.ts'
+import { nextRun, shownWorker } from '../workers/winterWorkers.ts'
 
 const YEARS = 10
-let worker: WinterWorker | null = null
 let queue: Promise<unknown> = Promise.resolve()
 const known = new Map<string, WinterSummary>()
 
@@ -28,14 +27,16 @@ export async function summaryOf(id: string, version: number, signal: AbortSignal
 async function run(id: string, signal: AbortSignal): Promise<WinterSummary | null> {
   if (signal.aborted) return null
   const { document } = await api.design(id)
-  worker ??= new WinterWorker(useWeather().hoursOf)
-  const { service } = worker
+  const worker = shownWorker(useWeather().hoursOf)
   await worker.ready(document)
   if (signal.aborted) return null
-  const stop = () => void service.cancel()
+  const { service } = worker
+  const run = nextRun()
+  const stop = () => void service.cancel(run)
   signal.addEventListener('abort', stop)
   try {
     const winters = await service.run(
+      run,
       { ...document, winter: { ...document.winter, years: YEARS } },
       proxy(() => {}),
       proxy(() => {}),

@@ -11,6 +11,7 @@ import { said } from '@ambrel/core/units'
 
 /** A run as the page asked a worker for it, to be ended by the test. */
 interface Run {
+  id: number
   design: Design
   first: (winters: Winters) => void
   progress: (share: number) => void
@@ -19,14 +20,14 @@ interface Run {
 /** One worker as the store sees it; the first runs the strip, the second answers questions beside it. */
 class Worker {
   runs: Run[] = []
-  cancels = 0
+  cancelled: number[] = []
   ranksCancelled = 0
   asked: { years: number; progress: (share: number) => void; end: (list: Candidate[] | null) => void }[] = []
   missing = ''
   service = {
-    run: (design: Design, first: Run['first'], progress: Run['progress']) =>
-      new Promise<Winters | null>((end) => this.runs.push({ design, first, progress, end })),
-    cancel: () => void this.cancels++,
+    run: (id: number, design: Design, first: Run['first'], progress: Run['progress']) =>
+      new Promise<Winters | null>((end) => this.runs.push({ id, design, first, progress, end })),
+    cancel: (run: number) => void this.cancelled.push(run),
     whatNext: (_: Design, years: number, progress: (share: number) => void) =>
       new Promise<Candidate[] | null>((end) => this.asked.push({ years, progress, end })),
     cancelTrying: async () => void this.ranksCancelled++,
@@ -37,14 +38,20 @@ class Worker {
   }
 }
 const workers = vi.hoisted(() => [] as unknown[]) as Worker[]
+let lastRun = 0
+const made = () => {
+  const worker = new Worker()
+  workers.push(worker)
+  return worker
+}
 vi.mock('../workers/winterWorkers.ts', () => ({
   WinterWorker: class {
     constructor() {
-      const worker = new Worker()
-      workers.push(worker)
-      return worker
+      return made()
     }
   },
+  shownWorker: () => made(),
+  nextRun: () => ++lastRun,
 }))
 vi.mock('comlink', async (original) => ({ ...(await original<object>()), proxy: <T>(value: T) => value }))
 
@@ -118,9 +125,8 @@ describe('the winters of the open design', () => {
     const { winter, worker } = await opened()
     const [run] = worker.runs
     run.first(wintersOf(run.design, 2))
-    const before = worker.cancels
     winter.cancel()
-    expect(worker.cancels).toBe(before + 1)
+    expect(worker.cancelled).toEqual([run.id])
     expect(winter.running).toBe(false)
     run.end(wintersOf(run.design, 5))
     await settle()

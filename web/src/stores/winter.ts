@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef, toRaw, watch } from 'vue'
 import type { Candidate, Design, Week } from '@ambrel/core'
 import type { Winters } from '../workers/winters.ts'
-import { WinterWorker } from '../workers/winterWorkers.ts'
+import { nextRun, shownWorker, WinterWorker } from '../workers/winterWorkers.ts'
 import { useDesign } from './design.ts'
 import { editionOf } from './edition.ts'
 import { useWeather } from './weather.ts'
@@ -26,9 +26,11 @@ export const useWinter = defineStore('winter', () => {
   /** why the last run could not be made, in words */
   const failure = ref('')
   const weather = useWeather()
-  const worker = new WinterWorker(weather.hoursOf)
+  const worker = shownWorker(weather.hoursOf)
   let sideWorker: WinterWorker | null = null
   let asked = 0
+  /** number of the run that is going on */
+  let goingOn = 0
   let rankingAsked = 0
 
   /** The strip's own worker, for short questions: it has the weather already, and answers while no run is going on. */
@@ -56,7 +58,9 @@ export const useWinter = defineStore('winter', () => {
     try {
       await worker.ready(wanted)
       if (mine !== asked) return
+      goingOn = nextRun()
       const result = await worker.service.run(
+        goingOn,
         toRaw(wanted),
         proxy(show),
         proxy((share: number) => (progress.value = share)),
@@ -77,7 +81,7 @@ export const useWinter = defineStore('winter', () => {
 
   function cancel(): void {
     asked++
-    if (running.value) void worker.service.cancel()
+    if (running.value) void worker.service.cancel(goingOn)
     running.value = false
   }
 
@@ -128,6 +132,7 @@ export const useWinter = defineStore('winter', () => {
     const service = await side(of)
     const subject = { ...toRaw(of), winter: { ...of.winter, years, seed } }
     return service.run(
+      nextRun(),
       subject,
       proxy(() => {}),
       proxy(() => {}),

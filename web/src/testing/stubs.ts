@@ -9,12 +9,11 @@ export const chartInWords = {
   },
 }
 /** A worker that never answers. */
-export const silentWorker = {
-  WinterWorker: class {
-    service = { run: () => new Promise(() => {}), cancel: () => {} }
-    ready = () => Promise.resolve()
-  },
+class SilentWorker {
+  service = { run: () => new Promise(() => {}), cancel: () => {} }
+  ready = () => Promise.resolve()
 }
+export const silentWorker = { WinterWorker: SilentWorker, shownWorker: () => new SilentWorker(), nextRun: () => 0 }
 
 /** What of a browser the views ask for while they are set up. */
 export function stubBrowser(): void {

@@ -79,11 +79,12 @@ function send(winters: Winters): Winters {
 }
 
 async function run(
+  id: number,
   design: Design,
   onFirst: (winters: Winters) => void,
   onProgress: (share: number) => void,
 ): Promise<Winters | null> {
-  const mine = ++latest
+  latest = id
   const { seed } = design.winter
   const years = yearsOfRun(design.place, design.winter.years)
   const results: YearResult[] = []
@@ -92,13 +93,13 @@ async function run(
     results.push(engine.year(design, seed, index))
     if (results.length % BREATH === 0 && results.length < FIRST_LOOK) {
       await breathe()
-      if (mine !== latest) return null
+      if (id !== latest) return null
     }
   }
   if (years > FIRST_LOOK) {
     onFirst(send(packWinters(design, results)))
     await pause(PAINT_MS)
-    if (mine !== latest) return null
+    if (id !== latest) return null
   }
   while (results.length < years) {
     const from = results.length
@@ -108,11 +109,11 @@ async function run(
     } else {
       const to = Math.min(years, from + BREATH * pool.lanes)
       results.push(...(await pool.years(design, seed, from, to)))
-      if (mine !== latest) return null
+      if (id !== latest) return null
     }
     if (years > 60) onProgress(results.length / years)
     await breathe()
-    if (mine !== latest) return null
+    if (id !== latest) return null
   }
   return send(packWinters(design, results))
 }
@@ -120,15 +121,17 @@ async function run(
 const service = {
   /**
    * Runs a design's winters. A newer call, or {@link service.cancel}, makes an older one stop and return null.
+   * @param id by which it is cancelled
    * @param onFirst gets the first ten years as soon as they are there
    * @param onProgress share done
    */
   async run(
+    id: number,
     design: Design,
     onFirst: (winters: Winters) => void,
     onProgress: (share: number) => void,
   ): Promise<Winters | null> {
-    return turns.run(() => run(design, onFirst, onProgress))
+    return turns.run(() => run(id, design, onFirst, onProgress))
   },
 
   /** Tries one change at a time over the same weather. A newer call, or {@link service.cancelTrying}, ends an older one. */
@@ -236,8 +239,8 @@ const service = {
     costing++
   },
 
-  cancel(): void {
-    latest++
+  cancel(id: number): void {
+    if (latest === id) latest = 0
   },
 }
 

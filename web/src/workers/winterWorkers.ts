@@ -6,6 +6,14 @@ import type { WinterService } from './winter.worker.ts'
 /** Fetches the packed hours of a weather file and their shape. */
 export type HoursOf = (fileId: string) => Promise<{ shape: Parameters<WinterService['provide']>[1]; bytes: Uint8Array }>
 
+let lastRun = 0
+/** A number by which a run is called off. */
+export const nextRun = (): number => ++lastRun
+
+let shown: WinterWorker | null = null
+/** The worker of what is looked at, the open design or the shelf: a design opened from there meets compiled code. */
+export const shownWorker = (hoursOf: HoursOf): WinterWorker => (shown ??= new WinterWorker(hoursOf))
+
 /** A worker that runs winters, made once the first screen stands, and handed the weather files its designs refer to. */
 export class WinterWorker {
   private made: Remote<WinterService> | null = null
