@@ -4,28 +4,30 @@ import { join } from 'node:path'
 import { ROOT } from './prepare.mjs'
 import { say, Stop } from './say.mjs'
 
-const SOURCES = [
-  'core/src',
-  'contract/src',
-  'web/src',
-  'web/index.html',
-  'web/vite.config.ts',
-  'web/package.json',
-  'package-lock.json',
+/** What is built, each from its workspace and from what that imports. */
+const BUILDS = [
+  { says: 'the server', workspace: 'server', sources: ['core/src', 'contract/src', 'server/src'] },
+  { says: 'the interface', workspace: 'web', sources: ['core/src', 'contract/src', 'web/src', 'web/index.html'] },
 ]
+/** Of the built server, the file that runs it. */
+export const SERVER = join(ROOT, 'server', 'dist', 'main.js')
 
-/** Builds the interface where a source is newer than the last build. */
+/** Builds the server and the interface where a source is newer than the last build. */
 export function build() {
-  const stamp = join(ROOT, 'web', 'dist', '.built')
-  const newest = Math.max(...SOURCES.map((source) => newestIn(join(ROOT, source))))
-  if (existsSync(stamp) && statSync(stamp).mtimeMs > newest) return
-  say('building the interface')
-  const { status } = spawnSync('npm', ['run', 'build', '--workspace', 'web', '--silent'], {
-    cwd: ROOT,
-    stdio: ['ignore', 'ignore', 'inherit'],
-  })
-  if (status !== 0) throw new Stop('the build failed; see the lines above')
-  writeFileSync(stamp, '')
+  for (const { says, workspace, sources } of BUILDS) {
+    const stamp = join(ROOT, workspace, 'dist', '.built')
+    const settings = ['vite.config.ts', 'package.json'].map((name) => join(workspace, name))
+    const all = [...sources, ...settings, 'package-lock.json']
+    const newest = Math.max(...all.map((source) => newestIn(join(ROOT, source))))
+    if (existsSync(stamp) && statSync(stamp).mtimeMs > newest) continue
+    say(`building ${says}`)
+    const { status } = spawnSync('npm', ['run', 'build', '--workspace', workspace, '--silent'], {
+      cwd: ROOT,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    })
+    if (status !== 0) throw new Stop('the build failed; see the lines above')
+    writeFileSync(stamp, '')
+  }
 }
 
 function newestIn(path) {

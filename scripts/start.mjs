@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { build } from './build.mjs'
+import { build, SERVER } from './build.mjs'
 import { take } from './lock.mjs'
 import { Cluster, ensureDatabase, portIsFree } from './postgres.mjs'
 import { HOME, prepare, ROOT } from './prepare.mjs'
@@ -62,7 +62,7 @@ await main(async () => {
 
   function startServer() {
     const startedAt = Date.now()
-    server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'src', 'main.ts')], {
+    server = spawn(process.execPath, [SERVER], {
       cwd: ROOT,
       // a signal of the terminal goes to the start alone, which hands it on in its order
       detached: true,

@@ -1,8 +1,10 @@
 import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
+import { build } from './build.mjs'
 import { prepare, ROOT } from './prepare.mjs'
 
 prepare()
+build()
 const words = process.argv.slice(2)
 const { status } = spawnSync(
   process.execPath,

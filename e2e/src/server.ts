@@ -19,7 +19,7 @@ export async function startApplication(): Promise<{
   await onServer(serverUrl, `create database "${name}"`)
   const url = new URL(serverUrl)
   url.pathname = `/${name}`
-  const child = spawn(process.execPath, ['--import', 'tsx', `${root}server/src/main.ts`], {
+  const child = spawn(process.execPath, [`${root}server/dist/main.js`], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
     env: { ...process.env, DATABASE_URL: url.toString(), PORT: '0', LOG_LEVEL: 'fatal' },

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process'
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { SERVER } from '../build.mjs'
 import { Cluster, ensureDatabase, freePort } from '../postgres.mjs'
 import { ROOT } from '../prepare.mjs'
 import { kill, lives, until } from '../process.mjs'
@@ -24,7 +25,7 @@ export class Ground {
 
   /** @returns whether it came up */
   async startServer() {
-    this.server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'src', 'main.ts')], {
+    this.server = spawn(process.execPath, [SERVER], {
       cwd: ROOT,
       stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
       env: { ...process.env, DATABASE_URL: this.url, PORT: String(this.port), LOG_LEVEL: 'fatal', AMBREL_BACKUPS: '' },
