@@ -7,7 +7,6 @@ export default defineConfig({
     ssr: 'src/main.ts',
     target: 'node20',
     minify: false,
-    sourcemap: true,
   },
   ssr: { noExternal: [/^@ambrel\//] },
   plugins: [

@@ -36,7 +36,7 @@ const PLANES_KEPT = 12
 export class WinterEngine {
   private readonly files: Map<string, HourlySeries>
   private sky: Sky | null = null
-  private hours: Hours = { key: '', years: [] }
+  private hours: Hours | null = null
   /** other weather was asked for since the last year was run */
   private stale = true
   private planned: { design: Design; seed: number; plan: RunPlan; lifeYears: number | null } | null = null
@@ -63,7 +63,6 @@ export class WinterEngine {
   /** Hands over the hours of a weather file, so that designs set to them can be run. */
   provide(fileId: string, series: HourlySeries): void {
     this.files.set(fileId, series)
-    this.hours = { key: '', years: [] }
     this.stale = true
   }
 
@@ -173,18 +172,16 @@ export class WinterEngine {
 
   /** Forgets the hours of another design. */
   private keepHours(design: Design): void {
-    const key = keyOf([
-      this.sky!.key,
-      hoursQuestion(design),
-      design.arrays.map((array) => planeQuestion(design, array)),
-    ])
-    if (key === this.hours.key) return
+    const sky = this.sky!
+    const key = keyOf([hoursQuestion(design), design.arrays.map((array) => planeQuestion(design, array))])
+    const isOf = (hours: Hours | null | undefined): hours is Hours => hours?.key === key && hours.sky === sky
+    if (isOf(this.hours)) return
     const first = this.first?.hours
-    this.hours = first?.key === key ? first : { key, years: [] }
+    this.hours = isOf(first) ? first : { sky, key, years: [] }
   }
 
   private hoursOf(design: Design, seed: number, index: number): YearHours {
-    const { years } = this.hours
+    const { years } = this.hours!
     const made = years[index]
     if (made) return made
     const weather = this.weatherOf(design, seed, index)
@@ -256,8 +253,9 @@ export class WinterEngine {
   }
 }
 
-/** What is kept of the hours of one design: its arrays' power by the weather's years. */
+/** What is kept of the hours of one design under one sky: its arrays' power by the weather's years. */
 interface Hours {
+  sky: Sky
   key: string
   years: (YearHours | undefined)[]
 }

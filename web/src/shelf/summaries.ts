@@ -31,12 +31,12 @@ async function run(id: string, signal: AbortSignal): Promise<WinterSummary | nul
   await worker.ready(document)
   if (signal.aborted) return null
   const { service } = worker
-  const run = nextRun()
-  const stop = () => void service.cancel(run)
+  const number = nextRun()
+  const stop = () => void service.cancel(number)
   signal.addEventListener('abort', stop)
   try {
     const winters = await service.run(
-      run,
+      number,
       { ...document, winter: { ...document.winter, years: YEARS } },
       proxy(() => {}),
       proxy(() => {}),

@@ -1,5 +1,5 @@
 import { refDebounced } from '@vueuse/core'
-import { computed, onBeforeUnmount, ref, shallowRef, toRaw, watch, type Ref } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, toRaw, watch, type Ref } from 'vue'
 import { keyOf, type Design } from '@ambrel/core'
 import { useDesign } from './design.ts'
 import { useWinter } from './winter.ts'
@@ -23,24 +23,26 @@ export function useAnswer<Q extends { design: Pick<Design, 'place'> }, T>(
   const answer = shallowRef<T | null>(null)
   const problem = ref('')
   let gone = false
-  onBeforeUnmount(() => (gone = true))
+  onScopeDispose(() => (gone = true))
   const key = computed(() => {
     const asked = design.document && question(toRaw(design.document))
     return asked ? keyOf(asked) : ''
   })
+  const rested = refDebounced(key, PAUSE_MS)
   watch(
-    refDebounced(key, PAUSE_MS),
+    rested,
     async (now) => {
       if (now === '') return
       try {
         const asked = JSON.parse(now) as Q
         const service = await winter.resting(asked.design, everySource)
         const result = await ask(service, asked)
-        if (gone || now !== key.value) return
+        // an edit that is undone before it has rested asks nothing anew
+        if (gone || now !== rested.value) return
         answer.value = result
         problem.value = ''
       } catch (error) {
-        problem.value = (error as Error).message
+        if (!gone && now === rested.value) problem.value = (error as Error).message
       }
     },
     { immediate: true },

@@ -57,7 +57,7 @@ const pool = new YearPool(engine)
 /** for what is asked beside the run */
 const aside = engine.beside()
 /** the latest run, with its years so far */
-let ran: { of: string; results: YearResult[] } | null = null
+let ran: { design: Design; results: YearResult[] } | null = null
 let latest = 0
 let trying = 0
 let costing = 0
@@ -88,7 +88,7 @@ async function run(
   const { seed } = design.winter
   const years = yearsOfRun(design.place, design.winter.years)
   const results: YearResult[] = []
-  ran = { of: keyOf(design), results }
+  ran = { design, results }
   for (let index = 0; index < Math.min(years, FIRST_LOOK); index++) {
     results.push(engine.year(design, seed, index))
     if (results.length % BREATH === 0 && results.length < FIRST_LOOK) {
@@ -161,7 +161,7 @@ const service = {
     const { seed } = design.winter
     const measure = (each: Design) => {
       const count = yearsOfRun(each.place, years)
-      return ran && ran.results.length >= count && ran.of === keyOf(each)
+      return ran && ran.results.length >= count && keyOf(ran.design) === keyOf(each)
         ? measuredOf(ran.results.slice(0, count))
         : turns.inPieces(measured(aside, each, { years: count, seed }))
     }

@@ -165,6 +165,20 @@ describe('imported years in a run', () => {
     expect(allDiffuse).toBeLessThan(modelled)
   })
 
+  it('other hours under the same name are seen by an engine and by one beside it', () => {
+    const engine = new WinterEngine()
+    const beside = engine.beside()
+    const dim = seriesOf(years, { ghiWM2: seriesOf(years).ghiWM2.map((watts) => watts / 2) })
+    const curtailed = (each: WinterEngine) => each.year(onFile(), 1, 0).curtailedWh
+    engine.provide('file', seriesOf(years))
+    const [bright] = [curtailed(engine), curtailed(beside)]
+    engine.provide('file', dim)
+    const fresh = new WinterEngine()
+    fresh.provide('file', dim)
+    expect(curtailed(fresh)).toBeLessThan(bright)
+    expect([curtailed(beside), curtailed(engine)]).toEqual([curtailed(fresh), curtailed(fresh)])
+  })
+
   it('what horizon and snow take never adds sun', () => {
     const engine = new WinterEngine()
     const design = larkspurBench()
