@@ -55,7 +55,8 @@ watch(
     at.value = 0
     explained.value = null
     await nextTick()
-    setTimeout(() => field.value?.focus(), 30)
+    // one that is answered and closed by then takes the focus from nothing
+    setTimeout(() => props.open && field.value?.focus(), 30)
   },
   { immediate: true },
 )
