@@ -157,6 +157,28 @@ describe('the keys', () => {
     await banner.waitFor({ state: 'detached' })
   })
 
+  it('a field that is looked for in a step still on its way gets the focus when the step comes', async () => {
+    const { page } = await openPage(application.browser)
+    let comes = () => {}
+    const late = new Promise<void>((resolve) => (comes = resolve))
+    await page.route(/\/assets\/CostStep-[^/]*\.js/, async (route) => {
+      await late
+      await route.continue()
+    })
+    await openDemo(page, application.base)
+    await page.keyboard.press('Control+k')
+    await page.locator('[data-palette]').fill('freight')
+    await page.getByRole('option', { name: /^Freight.*field, Cost/ }).click()
+    await page.locator('[data-bench=cost]').waitFor()
+    // longer than a field is looked for in a step that is there
+    await page.waitForTimeout(2500)
+    comes()
+    await page
+      .locator('[data-path="budget.freight"]:focus, [data-path="budget.freight"] :focus')
+      .waitFor({ state: 'attached' })
+    expect(await page.locator('[data-absent]').count()).toBe(0)
+  })
+
   it('undoing a suggestion leaves what was edited since; one that changes nothing says so and is no step', async () => {
     const { page } = await openPage(application.browser)
     await newDesign(page, application.base, 'Advised cabin')

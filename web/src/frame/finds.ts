@@ -33,8 +33,9 @@ export function findsOf(
   const to = (step: Step) => router.push({ name: 'design', params: { id: design.id, step } })
   /** Goes to the step of a place and to its field. */
   const go = async (path: string) => {
-    await to(stepOfPath(path))
-    await reveal(path)
+    const step = stepOfPath(path)
+    await to(step)
+    await reveal(path, step)
   }
   const holds = (path: string) =>
     (!path.startsWith('arrays') || document.arrays.length > 0) &&
