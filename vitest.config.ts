@@ -1,8 +1,12 @@
 import { availableParallelism } from 'node:os'
 import { defineConfig } from 'vitest/config'
+import { bundled } from './scripts/bundle.mjs'
 
 /** Ends a test that would never; none is to fail because the machine is slow. */
 const PATIENCE_MS = 600_000
+
+/** Of what stands on core and contract: both are bundled once, before its tests. */
+const ONCE = './scripts/bundle.mjs'
 
 export default defineConfig({
   test: {
@@ -19,8 +23,10 @@ export default defineConfig({
         },
       },
       {
+        resolve: { alias: bundled },
         test: {
           name: 'server',
+          globalSetup: ONCE,
           include: ['server/src/**/*.test.ts'],
           isolate: false,
           testTimeout: PATIENCE_MS,
@@ -37,16 +43,22 @@ export default defineConfig({
       },
       {
         extends: './web/vite.config.ts',
+        resolve: {
+          // one file of it, without styles
+          alias: [...bundled, { find: /^element-plus(\/es)?$/, replacement: 'element-plus/dist/index.full.mjs' }],
+        },
         test: {
           name: 'web',
+          globalSetup: ONCE,
           include: ['web/src/**/*.test.ts'],
           testTimeout: PATIENCE_MS,
-          server: { deps: { inline: ['element-plus'] } },
         },
       },
       {
+        resolve: { alias: bundled },
         test: {
           name: 'browser',
+          globalSetup: ONCE,
           include: ['e2e/src/**/*.test.ts'],
           isolate: false,
           testTimeout: 2 * PATIENCE_MS,

@@ -17,9 +17,7 @@ export function build() {
   for (const { says, workspace, sources } of BUILDS) {
     const stamp = join(ROOT, workspace, 'dist', '.built')
     const settings = ['vite.config.ts', 'package.json'].map((name) => join(workspace, name))
-    const all = [...sources, ...settings, 'package-lock.json']
-    const newest = Math.max(...all.map((source) => newestIn(join(ROOT, source))))
-    if (existsSync(stamp) && statSync(stamp).mtimeMs > newest) continue
+    if (!isOlder(stamp, [...sources, ...settings, 'package-lock.json'])) continue
     say(`building ${says}`)
     const { status } = spawnSync('npm', ['run', 'build', '--workspace', workspace, '--silent'], {
       cwd: ROOT,
@@ -28,6 +26,12 @@ export function build() {
     if (status !== 0) throw new Stop('the build failed; see the lines above')
     writeFileSync(stamp, '')
   }
+}
+
+/** Whether a file is not there, or older than one of the sources it stands for. */
+export function isOlder(file, sources) {
+  const newest = Math.max(...sources.map((source) => newestIn(join(ROOT, source))))
+  return !existsSync(file) || statSync(file).mtimeMs <= newest
 }
 
 function newestIn(path) {

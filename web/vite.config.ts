@@ -25,7 +25,11 @@ export default defineConfig({
   plugins: [
     vue(),
     fontsAhead,
-    components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),
+    components({
+      dirs: [],
+      dts: false,
+      resolvers: [ElementPlusResolver({ importStyle: process.env.VITEST ? false : 'css' })],
+    }),
     // packed once and well here, so that serving costs nothing
     compression({ algorithms: ['brotliCompress', 'gzip'], include: /\.(js|css|svg|html)$/ }),
   ],

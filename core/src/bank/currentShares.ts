@@ -1,4 +1,3 @@
-import { solve } from '../math/linear.ts'
 import type { Takeoff } from '../document/types.ts'
 
 /**
@@ -7,7 +6,7 @@ import type { Takeoff } from '../document/types.ts'
  * The bank is a ladder: strings between a positive and a negative bar made of links. With the takeoff at one end both
  * leads leave at the first string; with opposite corners the positive leaves at the first, the negative at the last;
  * equal leads to bars have no links between the strings: each string carries two leads of its own, of the link's
- * resistance each. Solved as a resistor network by nodal analysis.
+ * resistance each. Solved as a resistor network, loop by loop.
  *
  * @param milliohm resistance of each string, > 0
  * @param linkMilliohm resistance of each jumper between neighbouring strings, or of each of a string's leads, ≥ 0
@@ -29,19 +28,24 @@ function byConductance(milliohm: readonly number[]): number[] {
   return milliohm.map((value) => 100 / value / total)
 }
 
-/** Unknowns: string currents. Each loop of neighbouring strings balances; the currents sum to 1. */
+/**
+ * Unknowns: of the bank's current, what passes the links from each string on, away from the takeoff of the positive bar.
+ * Each loop of two neighbouring strings and their links balances, which couples three neighbours: eliminated downwards and
+ * solved upwards (Thomas), for the loops stand by their own strings and links.
+ */
 function onLadder(milliohm: readonly number[], link: number, negativeAt: number): number[] {
   const n = milliohm.length
-  const rows = Array.from({ length: n }, () => new Float64Array(n + 1))
-  for (let j = 0; j + 1 < n; j++) {
-    rows[j][j] += milliohm[j]
-    rows[j][j + 1] -= milliohm[j + 1]
-    // positive bar: link j carries what comes from the strings beyond it towards the first
-    for (let i = j + 1; i < n; i++) rows[j][i] -= link
-    // negative bar: towards `negativeAt`
-    if (negativeAt === 0) for (let i = j + 1; i < n; i++) rows[j][i] -= link
-    else for (let i = 0; i <= j; i++) rows[j][i] += link
+  // beyond[j]: share of strings j … n − 1, all of it for the first and none beyond the last
+  const beyond = new Float64Array(n + 1)
+  beyond[0] = 1
+  const factor = new Float64Array(n)
+  for (let j = 1; j < n; j++) {
+    // at opposite corners the negative bar carries the rest of the current the other way
+    const driven = negativeAt === 0 ? 0 : link
+    const pivot = milliohm[j - 1] + milliohm[j] + 2 * link - milliohm[j - 1] * factor[j - 1]
+    factor[j] = milliohm[j] / pivot
+    beyond[j] = (driven + milliohm[j - 1] * beyond[j - 1]) / pivot
   }
-  rows[n - 1].fill(1)
-  return solve(rows).map((share) => share * 100)
+  for (let j = n - 1; j >= 1; j--) beyond[j] += factor[j] * beyond[j + 1]
+  return milliohm.map((_, j) => 100 * (beyond[j] - beyond[j + 1]))
 }

@@ -3,6 +3,10 @@ const DAMPING_DEPTH_M = 2.4
 const DAYS = 365
 /** Waves shorter than a fortnight do not reach a bank a foot below ground. */
 const MOST_WAVES = 26
+/** Cosine and sine of the yearly wave by half days. */
+const HALF_DAYS = 2 * DAYS
+const COSINE = Float64Array.from({ length: HALF_DAYS }, (_, i) => Math.cos((2 * Math.PI * i) / HALF_DAYS))
+const SINE = Float64Array.from({ length: HALF_DAYS }, (_, i) => Math.sin((2 * Math.PI * i) / HALF_DAYS))
 
 /**
  * Temperature of the ground through a year, °C by day: every wave of the year in the air goes down damped and late, the
@@ -34,9 +38,12 @@ export function groundByDay(airC: ArrayLike<number>, depthM: number): Float64Arr
     }
     const damping = (depthM * Math.sqrt(wave)) / DAMPING_DEPTH_M
     const left = Math.exp(-damping)
+    // a wave lags by as much of itself as it is damped
+    const ofCosine = left * (cosine * Math.cos(damping) - sine * Math.sin(damping))
+    const ofSine = left * (cosine * Math.sin(damping) + sine * Math.cos(damping))
     for (let day = 0; day < DAYS; day++) {
-      const angle = (2 * Math.PI * wave * (day + 0.5)) / DAYS - damping
-      days[day] += left * (cosine * Math.cos(angle) + sine * Math.sin(angle))
+      const at = (wave * (2 * day + 1)) % HALF_DAYS
+      days[day] += ofCosine * COSINE[at] + ofSine * SINE[at]
     }
   }
   return days

@@ -12,9 +12,8 @@ export interface BankString {
 /** The unit that stands at each place, string by string: in order, or as they were moved. */
 export function unitOrder({ inSeries, inParallel, order }: Pick<Bank, 'inSeries' | 'inParallel' | 'order'>): number[] {
   const count = inSeries * inParallel
-  const natural = Array.from({ length: count }, (_, i) => i + 1)
-  const valid = order.length === count && [...order].sort((a, b) => a - b).every((unit, i) => unit === i + 1)
-  return valid ? [...order] : natural
+  const isValid = order.length === count && [...order].sort((a, b) => a - b).every((unit, i) => unit === i + 1)
+  return isValid ? [...order] : Array.from({ length: count }, (_, i) => i + 1)
 }
 
 const LEAST_MILLIOHM = 0.01

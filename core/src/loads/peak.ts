@@ -99,29 +99,36 @@ export function onAtOnce(
       (of) => 1.2 * loads.reduce((sum, { runningW, quantity }, i) => sum + of[i] * runningW * quantity, 0),
     )
   const hours = loads.map(wattsByHour)
-  return shares.map((of) => {
-    let worst = 0
+  return shares.map((of) => worstHour(hours, of))
+}
+
+/** The most of any hour: what runs on average together, and what the load that lacks most lacks of running in full. */
+function worstHour(hours: readonly HoursOfLoad[], shares: readonly number[]): number {
+  const together = new Float64Array(MONTH_HOURS)
+  const most = new Float64Array(MONTH_HOURS)
+  hours.forEach(({ mean, missing }, i) => {
+    const share = shares[i]
+    if (share === 0) return
     for (let at = 0; at < MONTH_HOURS; at++) {
-      let mean = 0
-      let missing = 0
-      for (let i = 0; i < hours.length; i++) {
-        const share = of[i]
-        if (share === 0) continue
-        mean += share * hours[i].mean[at]
-        const lacks = share * hours[i].missing[at]
-        if (lacks > missing) missing = lacks
-      }
-      if (mean + missing > worst) worst = mean + missing
+      together[at] += share * mean[at]
+      const lacks = share * missing[at]
+      if (lacks > most[at]) most[at] = lacks
     }
-    return worst
   })
+  let worst = 0
+  for (let at = 0; at < MONTH_HOURS; at++) if (together[at] + most[at] > worst) worst = together[at] + most[at]
+  return worst
 }
 
 /** Hours of the mean days of the twelve months. */
 const MONTH_HOURS = 12 * 24
 
 /** What a load draws in each hour of a mean day of each month, and what it lacks of running in full, W. */
-const wattsByHour = keptOf((load: Load): { mean: Float64Array; missing: Float64Array } => {
+interface HoursOfLoad {
+  mean: Float64Array
+  missing: Float64Array
+}
+const wattsByHour = keptOf((load: Load): HoursOfLoad => {
   const mean = new Float64Array(MONTH_HOURS)
   const missing = new Float64Array(MONTH_HOURS)
   const shape = normalShape(load)

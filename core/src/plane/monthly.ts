@@ -23,74 +23,74 @@ const CLOUD_WEIGHTS = [1 / 6, 2 / 3, 1 / 6]
  * months that end with a pack by the degree-day balance.
  */
 export function monthlyPlane(sun: SunYear, monthly: readonly MonthlyClimate[], surface: Surface): number[] {
-  return planeOfMonths(sun, monthly, surface, ALL_MONTHS)
+  const hours = hoursOfSky(sun, monthly, ALL_MONTHS)
+  const plane = planeOf(sun, surface, hours)
+  return hours.map((month) => energyOn(plane, month))
 }
 
-const REPRESENTATIVE_DAYS = MEAN_DAYS.map((day) => day - 1)
 const ALL_MONTHS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11]
 
-function planeOfMonths(
-  sun: SunYear,
-  monthly: readonly MonthlyClimate[],
-  surface: Surface,
-  months: readonly number[],
-): number[] {
-  const plane = new MonthlyPlane(sun, monthly, surface)
-  return months.map((month) => plane.of(month))
+/** The hours of a month's representative day under all its clearnesses and clouds. */
+interface MonthHours {
+  day: number
+  snow: boolean
+  /** hours of the calendar year, their mean global horizontal irradiance, W/m², and the share of the month's days */
+  at: number[]
+  ghiWM2: number[]
+  share: number[]
 }
 
-class MonthlyPlane {
-  private readonly plane: TiltedPlane
-  private readonly skies
-  private readonly snowy: boolean[]
-
-  constructor(
-    private readonly sun: SunYear,
-    private readonly monthly: readonly MonthlyClimate[],
-    surface: Surface,
-  ) {
-    this.plane = new TiltedPlane(sun, surface, REPRESENTATIVE_DAYS)
-    this.skies = monthSkies(sun, monthly)
-    this.snowy = snowyMonths(monthly)
-  }
-
-  of(month: number, each?: EachHour): number {
+/** What falls on the level in the hours of months, whatever plane stands under it. */
+function hoursOfSky(sun: SunYear, monthly: readonly MonthlyClimate[], months: readonly number[]): MonthHours[] {
+  const skies = monthSkies(sun, monthly)
+  const snowy = snowyMonths(monthly)
+  return months.map((month) => {
     const day = MEAN_DAYS[month] - 1
-    const { distribution, meanClearness } = this.skies[month]
-    const representative = this.sun.dailyExtraWhM2[day]
-    if (representative <= 0) return 0
-    const scale = (this.monthly[month].ghiKWhM2Day * 1000) / (meanClearness * representative || 1)
-    let energy = 0
+    const hours: MonthHours = { day, snow: snowy[month], at: [], ghiWM2: [], share: [] }
+    const { distribution, meanClearness } = skies[month]
+    const representative = sun.dailyExtraWhM2[day]
+    if (representative <= 0) return hours
+    const scale = (monthly[month].ghiKWhM2Day * 1000) / (meanClearness * representative || 1)
     for (let q = 0; q < QUANTILES; q++) {
       const clearness = distribution ? clearnessQuantile(distribution, (q + 0.5) / QUANTILES) : meanClearness
-      energy += this.dayOf(day, clearness, clearness * representative * scale, this.snowy[month], each)
+      addDay(hours, sun, clearness, clearness * representative * scale)
     }
-    return energy / QUANTILES / 1000
-  }
+    return hours
+  })
+}
 
-  private dayOf(day: number, clearness: number, dayEnergy: number, snow: boolean, each?: EachHour): number {
-    const spread = cloudSpread(clearness)
-    let energy = 0
-    for (let node = 0; node < CLOUD_NODES.length; node++) {
-      const cloud = Math.exp(spread * CLOUD_NODES[node] - (spread * spread) / 2)
-      for (let at = day * 24; at < day * 24 + 24; at++) {
-        const ghi = Math.min(dayEnergy * this.sun.profile[at] * cloud, HOURLY_CAP * this.sun.extraWhM2[at])
-        if (ghi <= 0) continue
-        const wattsM2 = this.plane.effective(at, ghi, snow)
-        energy += CLOUD_WEIGHTS[node] * wattsM2
-        each?.(wattsM2, CLOUD_WEIGHTS[node] / QUANTILES)
-      }
+/** Adds the hours of a day of a clearness, Wh/m², under passing clouds. */
+function addDay({ day, at, ghiWM2, share }: MonthHours, sun: SunYear, clearness: number, energyWhM2: number): void {
+  const spread = cloudSpread(clearness)
+  for (let node = 0; node < CLOUD_NODES.length; node++) {
+    const cloud = Math.exp(spread * CLOUD_NODES[node] - (spread * spread) / 2)
+    for (let hour = day * 24; hour < day * 24 + 24; hour++) {
+      const ghi = Math.min(energyWhM2 * sun.profile[hour] * cloud, HOURLY_CAP * sun.extraWhM2[hour])
+      if (ghi <= 0) continue
+      at.push(hour)
+      ghiWM2.push(ghi)
+      share.push(CLOUD_WEIGHTS[node] / QUANTILES)
     }
-    return energy
   }
 }
 
-/** Told of an hour: its mean W/m² on the plane, and the share of the month's days on which it is so. */
-type EachHour = (wattsM2: number, share: number) => void
+const planeOf = (sun: SunYear, surface: Surface, hours: readonly MonthHours[]) =>
+  new TiltedPlane(
+    sun,
+    surface,
+    hours.map(({ day }) => day),
+  )
+
+/** Mean daily energy of a month on a plane, kWh/m². */
+function energyOn(plane: TiltedPlane, { at, ghiWM2, share, snow }: MonthHours): number {
+  let energyWhM2 = 0
+  for (let i = 0; i < at.length; i++) energyWhM2 += share[i] * plane.effective(at[i], ghiWM2[i], snow)
+  return energyWhM2 / 1000
+}
 
 /**
  * The hours of each month's days on a plane, of bright and dull days, as {@link monthlyPlane} adds them up.
- * @param each told of month 0…11, W/m² and the share of the month's days
+ * @param each told of month 0…11, mean W/m² on the plane, and the share of the month's days on which it is so
  */
 export function hoursOfMonths(
   sun: SunYear,
@@ -98,8 +98,11 @@ export function hoursOfMonths(
   surface: Surface,
   each: (month: number, wattsM2: number, share: number) => void,
 ): void {
-  const plane = new MonthlyPlane(sun, monthly, surface)
-  for (const month of ALL_MONTHS) plane.of(month, (wattsM2, share) => each(month, wattsM2, share))
+  const hours = hoursOfSky(sun, monthly, ALL_MONTHS)
+  const plane = planeOf(sun, surface, hours)
+  hours.forEach(({ at, ghiWM2, share, snow }, month) => {
+    for (let i = 0; i < at.length; i++) each(month, plane.effective(at[i], ghiWM2[i], snow), share[i])
+  })
 }
 
 export interface BestTilt {
@@ -126,8 +129,12 @@ export function bestTilt(
 ): BestTilt {
   if (months.length === 0) throw new RangeError('months must name at least one month')
   const toEquator = location.latitudeDeg >= 0 ? 180 : 0
-  const energyAt = (tiltDeg: number, azimuthDeg: number) =>
-    planeOfMonths(sun, monthly, { ...place, tiltDeg, azimuthDeg }, months).reduce((a, b) => a + b, 0) / months.length
+  const hours = hoursOfSky(sun, monthly, months)
+  const plane = planeOf(sun, { ...place, tiltDeg: 0, azimuthDeg: toEquator }, hours)
+  const energyAt = (tiltDeg: number, azimuthDeg: number) => {
+    plane.face({ ...place, tiltDeg, azimuthDeg })
+    return hours.reduce((sum, month) => sum + energyOn(plane, month), 0) / months.length
+  }
   let best: BestTilt = { tiltDeg: 0, azimuthDeg: toEquator, energyKWhM2Day: energyAt(0, toEquator) }
   for (const step of [16, 8, 4, 2, 1]) best = climb(best, step, energyAt)
   return { ...best, azimuthDeg: (best.azimuthDeg + 360) % 360 }

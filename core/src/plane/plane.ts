@@ -66,6 +66,17 @@ export function trackedPlane(cosZenith: number, sunAzimuthDeg: number): { tiltDe
   return { tiltDeg: Math.min(MOST_TURN_DEG, Math.abs(turn)), azimuthDeg: turn >= 0 ? 270 : 90 }
 }
 
+/** Height of the sun by hour of some days and in the hours before and after them, °; 0 of all others. */
+function heightsOf({ cosZenith }: SunYear, days: readonly number[]): Float64Array {
+  const heights = new Float64Array(HOURS)
+  for (const day of days)
+    for (let i = day * 24 - 1; i <= day * 24 + 24; i++) {
+      const at = (i + HOURS) % HOURS
+      heights[at] = Math.asin(cosZenith[at]) / DEG
+    }
+  return heights
+}
+
 /**
  * A tilted surface at a place, with everything that does not change from year to year worked out once per hour of the
  * year: angle of incidence, incidence modifiers (ASHRAE; sky and ground at their effective angles) and what the horizon lets
@@ -90,14 +101,22 @@ export class TiltedPlane {
   /** @param days days of year (from 0) to prepare; all of them unless a method needs only a few */
   constructor(
     private readonly sun: SunYear,
-    private readonly surface: Surface,
-    days: readonly number[] = ALL_DAYS,
+    private surface: Surface,
+    private readonly days: readonly number[] = ALL_DAYS,
   ) {
-    const { tracking, azimuthDeg, horizon } = surface
+    const { horizon } = surface
     this.skyline = skylineOf(horizon)
-    this.sunDeg = horizon.length > 0 ? sun.cosZenith.map((cosine) => Math.asin(cosine) / DEG) : null
+    this.sunDeg = horizon.length > 0 ? heightsOf(sun, days) : null
     this.highestDeg = Math.max(0, ...horizon.map(({ elevationDeg }) => elevationDeg))
-    for (const day of days) {
+    this.face(surface)
+  }
+
+  /** Turns it another way, at the same place under the same horizon. */
+  face(surface: Surface): void {
+    this.surface = surface
+    const { sun } = this
+    const { tracking, azimuthDeg } = surface
+    for (const day of this.days) {
       const tiltDeg = tiltOnDay(surface, day)
       for (let i = day * 24; i < day * 24 + 24; i++) {
         if (sun.extraWhM2[i] <= 0) continue

@@ -2,14 +2,13 @@ import type { CircuitChoice, Design } from '../document/types.ts'
 import type { Words } from '../units/words.ts'
 import type { Circuit, Lead, System, SystemNode } from './graph.ts'
 
-const USUAL: Omit<CircuitChoice, 'id' | 'oneWayM'> = {
+const USUAL: Omit<CircuitChoice, 'id' | 'oneWayM' | 'conductors'> = {
   size: '',
   parallel: 1,
   insulationC: 90,
   terminalC: 75,
   laid: 'conduit',
   ambientC: 30,
-  conductors: 2,
   allowedDropPct: 3,
   device: '',
   deviceA: null,
@@ -28,6 +27,31 @@ export const CONTINUOUS = 1.25
 /** What a circuit is asked about; the rest follows. */
 export type Given = Pick<Circuit, 'id' | 'name' | 'area' | 'from' | 'to' | 'workingA' | 'volts' | 'because'> &
   Partial<Omit<Circuit, 'usual'>> & { usual: { oneWayM: number } & Partial<CircuitChoice> }
+
+/** What is usual for a circuit: its own, else what is usual for any. Field by field, as everything about a circuit is made. */
+function usualOf(id: string, wires: number, of: Given['usual']): Circuit['usual'] {
+  return {
+    id,
+    oneWayM: of.oneWayM,
+    size: of.size ?? USUAL.size,
+    parallel: of.parallel ?? USUAL.parallel,
+    insulationC: of.insulationC ?? USUAL.insulationC,
+    terminalC: of.terminalC ?? USUAL.terminalC,
+    laid: of.laid ?? USUAL.laid,
+    ambientC: of.ambientC ?? USUAL.ambientC,
+    conductors: of.conductors ?? wires,
+    allowedDropPct: of.allowedDropPct ?? USUAL.allowedDropPct,
+    device: of.device ?? USUAL.device,
+    deviceA: of.deviceA ?? USUAL.deviceA,
+    deviceV: of.deviceV ?? USUAL.deviceV,
+    deviceKA: of.deviceKA ?? USUAL.deviceKA,
+    builtIn: of.builtIn ?? USUAL.builtIn,
+    unused: of.unused ?? USUAL.unused,
+    conduit: of.conduit ?? USUAL.conduit,
+    disconnect: of.disconnect ?? USUAL.disconnect,
+    withoutArresters: of.withoutArresters ?? USUAL.withoutArresters,
+  }
+}
 
 /** Gathers the equipment and circuits of a design. */
 export class Builder {
@@ -50,28 +74,36 @@ export class Builder {
   }
 
   circuit(given: Given): void {
-    const { workingA, volts, usual } = given
-    const designA = given.designA ?? workingA * CONTINUOUS
+    const { id, name, area, from, to, workingA, volts, because, usual, wires = 2 } = given
+    const { designA = workingA * CONTINUOUS } = given
+    // an object spread over another is slow, and a design has hundreds of circuits
     this.system.circuits.push({
-      current: 'dc',
-      quantity: 1,
-      wires: 2,
-      threePhase: false,
-      highestV: volts,
-      faultA: 0,
-      backA: 0,
-      device: null,
-      inline: [],
-      grounded: true,
-      within: false,
-      asksLength: false,
-      asks: [],
-      lacks: [],
-      yearKWh: null,
-      ...given,
+      id,
+      name,
+      area,
+      current: given.current ?? 'dc',
+      from,
+      to,
+      quantity: given.quantity ?? 1,
+      wires,
+      threePhase: given.threePhase ?? false,
+      workingA,
       designA,
       correctedA: given.correctedA ?? designA,
-      usual: { ...USUAL, conductors: given.wires ?? USUAL.conductors, ...usual, id: given.id },
+      volts,
+      highestV: given.highestV ?? volts,
+      faultA: given.faultA ?? 0,
+      backA: given.backA ?? 0,
+      because,
+      device: given.device ?? null,
+      inline: given.inline ?? [],
+      grounded: given.grounded ?? true,
+      within: given.within ?? false,
+      asksLength: given.asksLength ?? false,
+      asks: given.asks ?? [],
+      lacks: given.lacks ?? [],
+      yearKWh: given.yearKWh ?? null,
+      usual: usualOf(id, wires, usual),
     })
   }
 

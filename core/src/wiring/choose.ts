@@ -43,6 +43,9 @@ export type Failure = 'terminals' | 'ampacity' | 'device' | 'drop'
 const PARALLEL_FROM: Record<Basis, string> = { awg: '1/0 AWG', metric: '50 mm2' }
 const MOST_PARALLEL = 4
 const PAIR = 2
+const sizesOf = (basis: Basis) => CONDUCTORS.filter((each) => each.basis === basis).map(({ size }) => size)
+/** Thinnest first. */
+const SIZES: Record<Basis, readonly string[]> = { awg: sizesOf('awg'), metric: sizesOf('metric') }
 
 /** A conductor under what is asked of it, and everything it fails in. */
 export function judged(asked: Asked, size: string, parallel: number): Chosen & { fails: Failure[] } {
@@ -71,11 +74,11 @@ export function judged(asked: Asked, size: string, parallel: number): Chosen & {
  * insulationC: 90, ambientC: 30, conductors: 2 }).size → '8 AWG'
  */
 export function chooseConductor(asked: Asked): Chosen | null {
-  const sizes = CONDUCTORS.filter(({ basis }) => basis === asked.basis).map(({ size }) => size)
+  const sizes = SIZES[asked.basis]
   for (let parallel = 1; parallel <= MOST_PARALLEL; parallel++) {
     const from = parallel > 1 ? sizes.indexOf(PARALLEL_FROM[asked.basis]) : 0
-    for (const size of sizes.slice(from)) {
-      const { fails, ...chosen } = judged(asked, size, parallel)
+    for (let i = from; i < sizes.length; i++) {
+      const { fails, ...chosen } = judged(asked, sizes[i], parallel)
       if (fails.length === 0) return chosen
     }
   }
@@ -84,8 +87,7 @@ export function chooseConductor(asked: Asked): Chosen | null {
 
 /** The thickest there is, where it carries the current and only its drop is more than is allowed; null where it does not even. */
 export function thickestConductor(asked: Asked): (Chosen & { fails: Failure[] }) | null {
-  const sizes = CONDUCTORS.filter(({ basis }) => basis === asked.basis)
-  const found = judged(asked, sizes[sizes.length - 1].size, MOST_PARALLEL)
+  const found = judged(asked, SIZES[asked.basis].at(-1)!, MOST_PARALLEL)
   return found.fails.every((fail) => fail === 'drop') ? found : null
 }
 
