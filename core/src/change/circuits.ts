@@ -84,12 +84,12 @@ const thinnest = (design: Design, ids: ReadonlySet<string>): Design => ({
 
 /** Conductors chosen by hand that no longer do, left to the program; the others as they are. */
 export const settledCircuits: Change = (design) => {
-  const bad = new Set(
-    workedCircuits(design)
-      .filter(({ own, sound, choice }) => own && !sound && !choice.unused)
-      .map(({ circuit }) => circuit.id),
-  )
-  return bad.size > 0 ? thinnest(design, bad) : design
+  const own = new Set(design.circuits.filter(({ size, unused }) => size !== '' && !unused).map(({ id }) => id))
+  if (own.size === 0) return design
+  const system = systemOf(design)
+  const chosen = { ...system, circuits: system.circuits.filter(({ id }) => own.has(id)) }
+  const bad = workedCircuits(design, chosen).filter(({ sound }) => !sound)
+  return bad.length > 0 ? thinnest(design, new Set(bad.map(({ circuit }) => circuit.id))) : design
 }
 
 /** Every conductor left to the program: the thinnest that does. */

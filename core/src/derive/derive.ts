@@ -101,14 +101,18 @@ export function derive(given: Design): Derived {
   inverterSheets(design, peak, { hardest: starts[0] ?? null, start }, batteryC, sunHours[worstMonth], add)
   generatorSheets(design, add)
   gridSheets(design, batteryDayWh, batteryC, add)
-  const system = systemOf(design)
-  const circuits = workedCircuits(design, system)
-  // a third of the work, and many a design that is only held against the rules of its hardware never asks for it
+  // much of the work, and many a design that is only held against some of the rules never asks for it
+  const system = once(() => systemOf(design))
+  const circuits = once(() => workedCircuits(design, system()))
   const money = once(() => {
-    const bills = bill(design, materialsOf(design, system, circuits))
+    const bills = bill(design, materialsOf(design, system(), circuits()))
     return { bills, total: totalSheet(bills, design.budget) }
   })
   const atBattery = Math.max(...loadsWh) > 0 ? batteryDayWh / Math.max(...loadsWh) : 1
+  const costs = once(() => loadCosts(design, { atBattery, worstMonth, sunHours: sunHours[worstMonth], batteryC }))
+  const litres = once(() => design.pumps.map((pump) => pumpLitres(design, pump)))
+  const unlike = once(() => unlikeGroups(design))
+  const tasks = once(() => checklist(design))
   return {
     worked: Object.defineProperty(Object.fromEntries(sheets.map((sheet) => [sheet.id, sheet])), 'money.total', {
       get: () => money().total,
@@ -119,12 +123,9 @@ export function derive(given: Design): Derived {
     loadsWh,
     batteryWh,
     atBattery,
-    loadCosts: loadCosts(design, {
-      atBattery,
-      worstMonth,
-      sunHours: sunHours[worstMonth],
-      batteryC,
-    }),
+    get loadCosts() {
+      return costs()
+    },
     peak,
     otherPeak,
     legs: runningLegs(design),
@@ -134,14 +135,24 @@ export function derive(given: Design): Derived {
     chargeV,
     shares: bankShares(design.bank),
     arrays,
-    pumpLitres: design.pumps.map((pump) => pumpLitres(design, pump)),
-    unlike: unlikeGroups(design),
-    system,
-    circuits,
+    get pumpLitres() {
+      return litres()
+    },
+    get unlike() {
+      return unlike()
+    },
+    get system() {
+      return system()
+    },
+    get circuits() {
+      return circuits()
+    },
     get bill() {
       return money().bills
     },
-    tasks: checklist(design),
+    get tasks() {
+      return tasks()
+    },
   }
 }
 

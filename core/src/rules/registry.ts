@@ -165,22 +165,21 @@ const WORST_FIRST: Record<Level, number> = { stop: 0, watch: 1, open: 2, sound: 
 
 /** All findings about a design, worst first. */
 export const findings = (input: RuleInput): Finding[] =>
-  found(input, RULES).map(({ remedy, ...finding }) => {
+  worstFirst(RULES.flatMap((rule) => foundBy(rule, input))).map(({ remedy, ...finding }) => {
     const known = typeof remedy === 'function' ? remedy() : remedy
     return known ? { ...finding, remedy: known } : finding
   })
 
-/** What of some steps is found, worst first, with no remedy looked for: what many a design is held against. */
-export const findingsOf = (steps: ReadonlySet<Step>, input: RuleInput): Omit<Finding, 'remedy'>[] =>
-  found(
-    input,
-    RULES.filter(({ step }) => steps.has(step)),
-  )
+/** What of some steps is found, a rule after the other in their order, with no remedy looked for. */
+export function* findingsOf(steps: ReadonlySet<Step>, input: RuleInput): Generator<Omit<Finding, 'remedy'>> {
+  for (const rule of RULES) if (steps.has(rule.step)) yield* foundBy(rule, input)
+}
 
-const found = (input: RuleInput, rules: readonly Rule[]) =>
-  rules
-    .flatMap(({ id, step, check }) => check(input).map((body) => ({ id, step, ...body })))
-    .sort((a, b) => WORST_FIRST[a.level] - WORST_FIRST[b.level])
+const foundBy = ({ id, step, check }: Rule, input: RuleInput) => check(input).map((body) => ({ id, step, ...body }))
+
+/** Worst first, those of a level as they came. */
+export const worstFirst = <T extends Pick<Finding, 'level'>>(all: readonly T[]): T[] =>
+  [...all].sort((a, b) => WORST_FIRST[a.level] - WORST_FIRST[b.level])
 
 /** The mark of a step: its worst finding. */
 export function stepLevel(all: readonly Finding[], step: Step): Level {

@@ -22,8 +22,6 @@ const MENDED = new Set(['generator.start-level', 'winter.cold-lock'])
 const LITTLE_SHORT_H = 0.5
 const MOST_MENDS = 12
 const MORE_DAYS = 0.5
-/** Other suggestions that are run where the first leaves something dark. */
-const MOST_OTHERS = 2
 
 export interface ProvedRequest {
   years: number
@@ -42,7 +40,7 @@ export function proved(
   const run = (design: Design) => summariseWinter(engine.run(design, request), design)
   const was = mustShort(run(before))
   let best: { design: Design; winter: WinterSummary; mends: Words[] } | null = null
-  for (const design of [suggestion.design, ...(suggestion.others ?? []).slice(0, MOST_OTHERS)]) {
+  for (const design of [suggestion.design, ...(suggestion.others ?? [])]) {
     const made = mended(design, run)
     if (!best || mustShort(made.winter) < mustShort(best.winter)) best = made
     if (mustShort(best.winter) <= Math.max(LITTLE_SHORT_H, was)) break

@@ -5,6 +5,6 @@ import { type Words } from '../units/words.ts'
 export interface Suggestion {
   design: Design
   reasons: Words[]
-  /** other designs that stood against the rules next best */
+  /** a few other designs that stood against the rules next best, to be run where this one leaves something dark */
   others?: Design[]
 }
