@@ -57,6 +57,28 @@ describe('strings of a bank', () => {
     )
   })
 
+  it('every loop of a ladder is in balance: strings and links of any resistance, as many as there may be', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.01, max: 200, noNaN: true }), { minLength: 2, maxLength: 64 }),
+        fc.constantFrom('one-end' as const, 'opposite-corners' as const),
+        fc.double({ min: 0.001, max: 50, noNaN: true }),
+        (strings, takeoff, link) => {
+          const shares = currentShares(strings, link, takeoff)
+          const sum = (some: number[]) => some.reduce((a, b) => a + b, 0)
+          expect(sum(shares)).toBeCloseTo(100, 6)
+          for (let i = 0; i + 1 < strings.length; i++) {
+            // each bar by itself: what its link passes from the strings on one side of it to the takeoff on the other
+            const positive = link * sum(shares.slice(i + 1))
+            const negative = takeoff === 'one-end' ? positive : -link * sum(shares.slice(0, i + 1))
+            const round = strings[i] * shares[i] - strings[i + 1] * shares[i + 1] - positive - negative
+            expect(Math.abs(round)).toBeLessThan(1e-6 * (strings[i] + strings[i + 1] + link) * 100)
+          }
+        },
+      ),
+    )
+  })
+
   it('uneven shares lower what the bank may carry; even ones do not', () => {
     expect(stringsAtLimit(flooded({ takeoff: 'equal-leads' }))).toBeCloseTo(3, 9)
     expect(stringsAtLimit(flooded({ takeoff: 'one-end' }))).toBeLessThan(3)

@@ -85,6 +85,28 @@ describe('choices held against the rules', () => {
     expect(tried.map(({ choice }) => choice)).toEqual(['good', 'bad'])
   })
 
+  it('are the best three that a whole look at each of them would find', () => {
+    const worseOf = (a: Design, b: Design) => {
+      const [faultsA, faultsB] = [faultsOf(a), faultsOf(b)]
+      const stops = (of: typeof faultsA) => of.filter(({ level }) => level === 'stop').length
+      return stops(faultsA) - stops(faultsB) || faultsA.length - faultsB.length
+    }
+    const strings = [9, 3, 14, 2, 5, 12, 1, 4, 7, 20, 6]
+    const bank = { ...design.bank, inParallel: 3 }
+    for (const of of [design, { ...design, bank }, faulty]) {
+      const designs = strings.map((inSeries) => ({
+        ...of,
+        arrays: of.arrays.map((array) => ({ ...array, inSeries, inParallel: 1 + (inSeries % 3) })),
+      }))
+      const byLook = [...designs].sort(worseOf).slice(0, 3)
+      const tried = leastFaults(designs, (each) => each)
+      expect(tried.map(({ choice }) => designs.indexOf(choice))).toEqual(byLook.map((each) => designs.indexOf(each)))
+      const named = (faults: ReturnType<typeof faultsOf>) =>
+        faults.map(({ id, subject, level }) => [id, subject, level])
+      for (const { design: told, faults } of tried) expect(named(faults)).toEqual(named(faultsOf(told)))
+    }
+  })
+
   it('keep the order of equals', () => {
     expect(leastFaults(['a', 'b'], () => faulty).map(({ choice }) => choice)).toEqual(['a', 'b'])
   })
