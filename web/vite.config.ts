@@ -21,14 +21,14 @@ const fontsAhead: Plugin = {
   },
 }
 
-export default defineConfig({
+export default defineConfig(({ mode }) => ({
   plugins: [
     vue(),
     fontsAhead,
     components({
       dirs: [],
       dts: false,
-      resolvers: [ElementPlusResolver({ importStyle: process.env.VITEST ? false : 'css' })],
+      resolvers: [ElementPlusResolver({ importStyle: mode === 'test' ? false : 'css' })],
     }),
     // packed once and well here, so that serving costs nothing
     compression({ algorithms: ['brotliCompress', 'gzip'], include: /\.(js|css|svg|html)$/ }),
@@ -66,4 +66,4 @@ export default defineConfig({
     },
   },
   server: { proxy: { '/api': `http://127.0.0.1:${process.env.API_PORT ?? 4870}` } },
-})
+}))
