@@ -26,7 +26,11 @@ export const bundled = entries.map(({ id, file }) => ({
 /** Bundles core and contract where a source is newer than the last time. */
 export default async function setup() {
   const stamp = join(OUT, '.built')
-  const sources = [...PACKAGES.map((name) => `${name}/src`), 'scripts/bundle.mjs', 'package-lock.json']
+  const sources = [
+    ...PACKAGES.flatMap((name) => [`${name}/src`, `${name}/package.json`]),
+    'scripts/bundle.mjs',
+    'package-lock.json',
+  ]
   if (!isOlder(stamp, sources)) return
   await build({
     configFile: false,

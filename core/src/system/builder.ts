@@ -24,34 +24,25 @@ const USUAL: Omit<CircuitChoice, 'id' | 'oneWayM' | 'conductors'> = {
 /** Continuous loads count a quarter more. Source: NEC 210.19(A), 215.2. */
 export const CONTINUOUS = 1.25
 
+/** What differs from circuit to circuit in what is usual. */
+type OwnUsual = { oneWayM: number } & Partial<
+  Pick<CircuitChoice, 'conductors' | 'laid' | 'ambientC' | 'allowedDropPct'>
+>
+
 /** What a circuit is asked about; the rest follows. */
 export type Given = Pick<Circuit, 'id' | 'name' | 'area' | 'from' | 'to' | 'workingA' | 'volts' | 'because'> &
-  Partial<Omit<Circuit, 'usual'>> & { usual: { oneWayM: number } & Partial<CircuitChoice> }
+  Partial<Omit<Circuit, 'usual'>> & { usual: OwnUsual }
 
-/** What is usual for a circuit: its own, else what is usual for any. Field by field, as everything about a circuit is made. */
-function usualOf(id: string, wires: number, of: Given['usual']): Circuit['usual'] {
-  return {
-    id,
-    oneWayM: of.oneWayM,
-    size: of.size ?? USUAL.size,
-    parallel: of.parallel ?? USUAL.parallel,
-    insulationC: of.insulationC ?? USUAL.insulationC,
-    terminalC: of.terminalC ?? USUAL.terminalC,
-    laid: of.laid ?? USUAL.laid,
-    ambientC: of.ambientC ?? USUAL.ambientC,
-    conductors: of.conductors ?? wires,
-    allowedDropPct: of.allowedDropPct ?? USUAL.allowedDropPct,
-    device: of.device ?? USUAL.device,
-    deviceA: of.deviceA ?? USUAL.deviceA,
-    deviceV: of.deviceV ?? USUAL.deviceV,
-    deviceKA: of.deviceKA ?? USUAL.deviceKA,
-    builtIn: of.builtIn ?? USUAL.builtIn,
-    unused: of.unused ?? USUAL.unused,
-    conduit: of.conduit ?? USUAL.conduit,
-    disconnect: of.disconnect ?? USUAL.disconnect,
-    withoutArresters: of.withoutArresters ?? USUAL.withoutArresters,
-  }
-}
+/** What is usual for a circuit: its own, else what is usual for any. */
+const usualOf = (id: string, wires: number, of: Given['usual']): Circuit['usual'] => ({
+  ...USUAL,
+  id,
+  oneWayM: of.oneWayM,
+  conductors: of.conductors ?? wires,
+  laid: of.laid ?? USUAL.laid,
+  ambientC: of.ambientC ?? USUAL.ambientC,
+  allowedDropPct: of.allowedDropPct ?? USUAL.allowedDropPct,
+})
 
 /** Gathers the equipment and circuits of a design. */
 export class Builder {
