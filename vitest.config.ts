@@ -17,6 +17,8 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'cli/src/**/*.test.ts'],
+          // designs by the thousand are made and let go
+          execArgv: ['--max-semi-space-size=64'],
           // nothing one file leaves is met by another, here and below
           isolate: false,
           testTimeout: PATIENCE_MS,

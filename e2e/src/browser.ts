@@ -12,9 +12,16 @@ const ARGS = [
   '--disable-component-update',
   '--disable-sync',
   '--in-process-gpu',
-  // a page of a test lives for seconds: what the optimising compiler makes of it comes too late, and what threads
-  // beside it prepare takes the machine from the other tests
-  '--js-flags=--no-opt --single-threaded',
+  // a page of a test lives for seconds: what the optimising compiler makes of it comes too late, what threads beside it
+  // prepare takes the machine from the other tests, and what it leaves behind need hardly be swept up
+  `--js-flags=${[
+    '--no-opt',
+    '--single-threaded',
+    '--initial-heap-size=512',
+    '--min-semi-space-size=16',
+    '--max-semi-space-size=32',
+    '--no-incremental-marking',
+  ].join(' ')}`,
 ]
 
 /** Debian's Chromium, without its own calls to the network. */

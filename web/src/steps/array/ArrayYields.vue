@@ -13,6 +13,7 @@ const design = useDesign()
 const prefs = usePrefs()
 const first = computed(() => design.document!.arrays[0])
 const { answer } = useAnswer(
+  'yields',
   (whole) => ({ design: { ...hoursQuestion(whole), ...pick(whole, 'place', 'schools', 'winter') } }),
   (service, { design: subject }) => service.yields(subject, subject.arrays[0].id, YEARS),
 )

@@ -10,6 +10,7 @@ import { usePrefs } from '../../stores/prefs.ts'
 const design = useDesign()
 const prefs = usePrefs()
 const { answer } = useAnswer(
+  'wear',
   (whole) => ({ design: whole }),
   (service, asked) => service.wear(asked.design, WEAR_YEARS),
 )

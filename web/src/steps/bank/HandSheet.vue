@@ -11,8 +11,9 @@ import { usePrefs } from '../../stores/prefs.ts'
 const design = useDesign()
 const prefs = usePrefs()
 const { answer } = useAnswer(
-  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools', 'winter') }),
-  (service, { design: subject }) => service.sky(subject, subject.winter.years),
+  'sky',
+  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools', 'winter'), years: whole.winter.years }),
+  (service, asked) => service.sky(asked.design, asked.years),
 )
 const spell = computed(() => (answer.value ? Math.round(answer.value.spells.longestByReturnPeriod[10]) : null))
 const schools = computed(() =>

@@ -25,8 +25,9 @@ const fails = computed(() => [
 const hours = (value: number | null, never: string) => (value === null ? never : prefs.show(value, 'h'))
 /** How long the bank lasts at float, by the charge of the run. */
 const { answer: life } = useAnswer(
-  (whole) => ({ design: whole }),
-  (service, asked) => (asked.design.grid.present ? service.wear(asked.design, WEAR_YEARS) : Promise.resolve(null)),
+  'wear',
+  (whole) => (whole.grid.present ? { design: whole } : null),
+  (service, asked) => service.wear(asked.design, WEAR_YEARS),
 )
 </script>
 

@@ -11,6 +11,7 @@ import { useAnswer } from '../../stores/answer.ts'
 const design = useDesign()
 const months = ref(seasonOf(design.document!.place).months.slice(1, 5))
 const { answer } = useAnswer(
+  'tilts',
   (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools'), months: months.value }),
   (service, asked) => service.tilts(asked.design, asked.months),
 )

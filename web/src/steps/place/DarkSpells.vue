@@ -15,8 +15,9 @@ const TOP_KWH = 6
 const design = useDesign()
 const prefs = usePrefs()
 const { answer, problem } = useAnswer(
-  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools', 'winter') }),
-  (service, { design: subject }) => service.sky(subject, subject.winter.years),
+  'sky',
+  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools', 'winter'), years: whole.winter.years }),
+  (service, asked) => service.sky(asked.design, asked.years),
 )
 const rows = computed(() =>
   PERIODS.filter((period) => period <= (answer.value?.years ?? 0)).map((period) => ({

@@ -16,6 +16,7 @@ const prefs = usePrefs()
 const climate = ref(design.document!.place.climate === 'maritime-coast' ? 'cold-valley' : 'maritime-coast')
 const climates = ILLUSTRATIVE_CLIMATES.map(({ id, name }) => ({ value: id, label: name }))
 const { answer, problem } = useAnswer(
+  'sources',
   (whole) => ({ design: whole, climate: climate.value }),
   (service, asked) => service.sources(asked.design, YEARS, asked.climate),
   true,

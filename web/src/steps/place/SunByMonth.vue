@@ -11,8 +11,9 @@ import { useAnswer } from '../../stores/answer.ts'
 const YEARS = 10
 const design = useDesign()
 const { answer } = useAnswer(
-  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools', 'winter') }),
-  (service, { design: subject }) => service.sky(subject, YEARS),
+  'sky',
+  (whole) => ({ design: pick(whole, 'place', 'arrays', 'schools', 'winter'), years: YEARS }),
+  (service, asked) => service.sky(asked.design, asked.years),
 )
 const level = computed(() => climateOf(design.document!.place).monthly.map((month) => month.ghiKWhM2Day))
 const round = (values: readonly number[]) => values.map((value) => Math.round(value * 100) / 100)

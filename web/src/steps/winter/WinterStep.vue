@@ -36,6 +36,7 @@ const short = computed(() => (summary.value ? worstOf(summary.value.oneInTen.sho
 const needsTrial = computed(() => !!summary.value && !!design.document && needsHelp(design.document, summary.value))
 /** One more string of batteries and one of modules, tried beside the run whenever the design has rested. */
 const { answer: trials, problem } = useAnswer(
+  'bottleneck',
   (document) => (needsTrial.value ? { design: document } : null),
   async (service, asked) => ({
     of: keyOf(asked.design),
