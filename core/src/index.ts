@@ -195,9 +195,9 @@ export type { FailureSummary } from './winter/outages.ts'
 export { runningCost } from './generator/power.ts'
 export { fitsAsItIs } from './generator/taken.ts'
 export { newSource, sourceMeans, withMonthMean, sourceFromCells, type SourceTable } from './generator/sources.ts'
-export { continuousShare } from './inverter/apparent.ts'
+export { continuousShare, legLevel } from './inverter/apparent.ts'
 export { inverterInput, curveOf } from './inverter/efficiency.ts'
-export { runningLegs, worstLegHour } from './inverter/legs.ts'
+export { legsAtOnce, runningLegs, worstLegHour } from './inverter/legs.ts'
 export { appliancesCalled, loadsWritten, type Written } from './loads/quickAdd.ts'
 export {
   serviceOf,
@@ -209,7 +209,7 @@ export {
   withInverter,
   type LiveLeg,
 } from './inverter/service.ts'
-export type { StartVerdict } from './inverter/startVerdict.ts'
+export { startLevel, type StartVerdict } from './inverter/startVerdict.ts'
 export { surgeTable, surgeCurve, type SurgeRow } from './inverter/surge.ts'
 export { APPLIANCES, appliance } from './loads/appliances.ts'
 export { dailyEnergy, statedDailyEnergy } from './loads/energy.ts'

@@ -16,6 +16,7 @@ import { trackersApart } from '../change/array.ts'
 import { moveModule, moveString } from '../change/board.ts'
 import { boardRows, boardStrings } from './board.ts'
 import { takeLayout } from '../change/array.ts'
+import { said } from '../units/words.ts'
 import { layouts, refusedLayouts } from './layouts.ts'
 import { racking, winterSun } from './racking.ts'
 import { unlikeGroups, unlikeLossAt } from './unlike.ts'
@@ -220,15 +221,19 @@ describe('layouts', () => {
     expect(Math.max(...layouts(asked).map(({ coldV }) => coldV))).toBeGreaterThan(200)
     for (const { coldV } of layouts(thin)) expect(coldV).toBeLessThanOrEqual(200)
     expect(layouts(thin).length).toBeGreaterThan(0)
-    expect(refusedLayouts(thin).at(-1)!.says).toContain('insulated for')
+    expect(
+      refusedLayouts(thin)
+        .map(({ says }) => said(says))
+        .at(-1),
+    ).toContain('insulated for')
   })
 
   it('are none on a controller that is not made for the bank, and it is said why', () => {
     const small = { ...question('track-100-30'), chargeV: 28.8 }
     expect(layouts({ ...small, systemV: 24 }).length).toBeGreaterThan(0)
     expect(layouts({ ...small, systemV: 48 })).toEqual([])
-    expect(refusedLayouts({ ...small, systemV: 24 }).some(({ says }) => says.includes('bank'))).toBe(false)
-    expect(refusedLayouts({ ...small, systemV: 48 }).map(({ says }) => says)).toContain(
+    expect(refusedLayouts({ ...small, systemV: 24 }).some(({ says }) => said(says).includes('bank'))).toBe(false)
+    expect(refusedLayouts({ ...small, systemV: 48 }).map(({ says }) => said(says))).toContain(
       'the controller does not charge a 48 V bank',
     )
   })
@@ -239,7 +244,7 @@ describe('layouts', () => {
       const legal = new Set(layouts(question(id)).map(({ inSeries }) => inSeries))
       for (const { inSeries, says } of refusedLayouts(question(id))) {
         expect(legal.has(inSeries)).toBe(false)
-        expect(says).toMatch(/cold dawn|hot afternoon/)
+        expect(said(says)).toMatch(/cold dawn|hot afternoon/)
       }
     },
   )

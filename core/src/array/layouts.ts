@@ -2,6 +2,8 @@ import { BRIGHT, stringsNeedFuses } from './stringFuses.ts'
 import { chargesBank, passesW } from './controllers.ts'
 import type { ControllerPart, Design, ModulePart } from '../document/types.ts'
 import { coldVoltage, hotVoltage, type ColdMethod } from './voltage.ts'
+import { amount, volts, watts as ofWatts } from '../units/say.ts'
+import { say, type Words } from '../units/words.ts'
 
 /** Where strings of a layout go: so many on a tracker (from 1) of a controller (0 is the one that is there). */
 export interface Slot {
@@ -19,7 +21,7 @@ export interface Layout {
   hotV: number
   watts: number
   /** why it stands where it stands, best reason first */
-  remarks: string[]
+  remarks: Words[]
 }
 
 export interface LayoutQuestion {
@@ -238,7 +240,7 @@ function pulseWidthLayouts({
     coldV,
     hotV,
     watts: inSeries * inParallel * module.ratedW,
-    remarks: [`held at the bank’s voltage: throws away about ${Math.max(0, thrown)} %`],
+    remarks: [say`held at the bank’s voltage: throws away about ${amount(Math.max(0, thrown), '%')}`],
   }))
 }
 
@@ -263,10 +265,10 @@ function describe(
   const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
   const controllers = slots[slots.length - 1].controller + 1
-  const remarks: string[] = []
+  const remarks: Words[] = []
   if (coldV > COLD_MARGIN * controller.maxInputV) remarks.push('within 3 % of the controller’s limit on a cold dawn')
   else if (coldV > 0.9 * controller.maxInputV) remarks.push('close to the controller’s limit on a cold dawn')
-  if (watts > passes) remarks.push(`clips above ${Math.round(passes)} W, harmlessly`)
+  if (watts > passes) remarks.push(say`clips above ${ofWatts(passes)}, harmlessly`)
   if (coldV > controller.maxTrackV) remarks.push('leaves the tracker’s window when cold')
   if (slots.some(({ strings }) => stringsNeedFuses(module, strings))) remarks.push('needs a fuse per string')
   if (inParallel === 1) remarks.push('one string, least copper')
@@ -278,7 +280,7 @@ export interface RefusedLayout {
   inSeries: number
   coldV: number
   hotV: number
-  says: string
+  says: Words
 }
 
 /** Series counts next to the legal ones, with the reason each is refused. */
@@ -298,10 +300,11 @@ export function refusedLayouts(question: LayoutQuestion): RefusedLayout[] {
   return refused
 }
 
-function whyRefused({ module, controller, chargeV, systemV }: LayoutQuestion, coldV: number, fits: boolean): string {
-  if (coldV > controller.maxInputV) return `over ${controller.maxInputV} V on a cold dawn: destroys the controller`
+function whyRefused({ module, controller, chargeV, systemV }: LayoutQuestion, coldV: number, fits: boolean): Words {
+  if (coldV > controller.maxInputV)
+    return say`over ${volts(controller.maxInputV)} on a cold dawn: destroys the controller`
   if (coldV > stringMostV(module, controller))
-    return `over ${module.maxSystemV} V on a cold dawn: more than the modules are insulated for`
-  if (!fits) return `under ${Math.round(trackerNeedsV(controller, chargeV))} V on a hot afternoon: charging stops`
-  return `the controller does not charge a ${systemV} V bank`
+    return say`over ${volts(module.maxSystemV!)} on a cold dawn: more than the modules are insulated for`
+  if (!fits) return say`under ${volts(trackerNeedsV(controller, chargeV))} on a hot afternoon: charging stops`
+  return say`the controller does not charge a ${volts(systemV!)} bank`
 }

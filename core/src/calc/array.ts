@@ -4,6 +4,7 @@ import { moduleTemperature, modulePower } from '../array/power.ts'
 import { layouts } from '../array/layouts.ts'
 import { fittedModule, mismatch, type StringKind } from '../array/mismatch.ts'
 import { atConditions, currentAt, openCircuitV, powerPoint, type ModuleSheet } from '../array/singleDiode.ts'
+import { said } from '../units/words.ts'
 import { choice, integer, list, number, numbers, object, optional } from './fields.ts'
 
 import { type CalcFunction, watts, mounting, moduleSheet } from './inputs.ts'
@@ -174,6 +175,8 @@ export const ARRAY: Record<string, CalcFunction> = {
     },
     outputs: { layouts: 'inSeries, inParallel, controllers, coldV, hotV, watts, remarks' },
     source: 'limits of the data sheets',
-    run: (input) => ({ layouts: layouts(input.all()) }),
+    run: (input) => ({
+      layouts: layouts(input.all()).map((each) => ({ ...each, remarks: each.remarks.map((words) => said(words)) })),
+    }),
   },
 }

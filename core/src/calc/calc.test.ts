@@ -275,7 +275,10 @@ describe('functions that return more than a number', () => {
       maxModules: 16,
     }) as { layouts: { coldV: number; remarks: string[] }[] }
     expect(layouts.length).toBeGreaterThan(3)
-    for (const { coldV } of layouts) expect(coldV).toBeLessThanOrEqual(controllerParts[0].maxInputV)
+    for (const { coldV, remarks } of layouts) {
+      expect(coldV).toBeLessThanOrEqual(controllerParts[0].maxInputV)
+      for (const remark of remarks) expect(remark).toEqual(expect.any(String))
+    }
   })
 
   it('a load as it stands in the document has its day by month, January being 1', () => {

@@ -7,7 +7,7 @@ import { MONTH_NAMES } from '../calendar/calendar.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { term, worked } from '../working/working.ts'
 import { counted } from '../units/say.ts'
-import { said, say } from '../units/words.ts'
+import { say } from '../units/words.ts'
 import type { Add, DerivedArray } from './sheets.ts'
 import { sunHoursOf } from '../plane/sunHoursOf.ts'
 
@@ -82,7 +82,7 @@ export function arraySheets(
   )
   const { handFactor } = design.schools
   const refill = refillDayWh(design, batteryC)
-  const inDays = said(say`usable ÷ ${counted(design.bank.rechargeDays ?? 0, 'day')}`)
+  const inDays = say`usable ÷ ${counted(design.bank.rechargeDays ?? 0, 'day')}`
   const refills = refill > 0 ? [term('to fill the bank again', refill, 'Wh/d', inDays)] : []
   const askedWh = batteryWh.map((wh) => wh + refill)
   const { watts, month } = arrayNeed(askedWh, sunHours, handFactor)

@@ -3,7 +3,7 @@ import { larkspurBench } from '../design/samples.ts'
 import { derive } from '../derive/derive.ts'
 import { coincidentPeak } from '../loads/peak.ts'
 import { findings } from '../rules/registry.ts'
-import { continuousShare, drawsVA, legVA, peakVA } from './apparent.ts'
+import { continuousShare, drawsVA, legLevel, legVA, peakVA } from './apparent.ts'
 
 /** The demo with every load at one power factor. */
 const at = (powerFactor: number) => {
@@ -13,6 +13,16 @@ const at = (powerFactor: number) => {
 }
 const carries = (design = larkspurBench()) =>
   findings({ design, derived: derive(design), winter: null }).find(({ id }) => id === 'inverter.carries')!
+
+describe('a share of what a leg carries for long', () => {
+  it.each([
+    [0, 'sound'],
+    [0.8, 'sound'],
+    [0.81, 'watch'],
+    [1, 'watch'],
+    [1.001, 'stop'],
+  ])('%s is %s', (share, level) => expect(legLevel(share)).toBe(level))
+})
 
 describe('volt-amperes', () => {
   it('are the watts where every power factor is one, and are then not spoken of', () => {

@@ -30,6 +30,12 @@ export function legVA(design: Pick<Design, 'inverter' | 'place'>): number {
   return ((part.ratedVA ?? part.ratedW) * quantity * derating) / legsOfService(serviceOf(design.inverter)).length
 }
 
+/** A leg fuller than this has little left for what was forgotten or a hot day, and bursts within the hour pass it. */
+export const FULL_LEG = 0.8
+/** How a share of what a leg carries for long is judged. */
+export const legLevel = (share: number): 'sound' | 'watch' | 'stop' =>
+  share > 1 ? 'stop' : share > FULL_LEG ? 'watch' : 'sound'
+
 /** The continuous share that rules: by watts, or by volt-amperes where these are nearer to their rating. */
 export function continuousShare(worked: Readonly<Record<string, Worked>>): Worked {
   const byWatts = worked['inverter.leg-share']

@@ -68,6 +68,16 @@ export function heaviestShare({ legAW, legBW, legCW }: LegBalance, legCount: num
 }
 
 /**
+ * What each leg carries of what is on at once, W: as much of it as of everything that hangs on the legs.
+ * @param onceW on at once by the school that rules, W
+ * @example legsAtOnce({ legAW: 3000, legBW: 1000, legCW: 0, neutralA: 17 }, 2000) → { A: 1500, B: 500, C: 0 }
+ */
+export function legsAtOnce({ legAW, legBW, legCW }: LegBalance, onceW: number): Record<LiveLeg, number> {
+  const share = onceW / Math.max(legAW + legBW + legCW, Number.MIN_VALUE)
+  return { A: legAW * share, B: legBW * share, C: legCW * share }
+}
+
+/**
  * Puts the single-leg loads on the legs so that the heaviest leg is as light as can be: largest first onto the lightest
  * leg. Source: longest-processing-time rule, Graham (1969), within a sixth of the best.
  * @example bestLegs([9, 7, 6].map((watts) => ({ ...larkspurBench().loads[0], id: `w${watts}`, leg: 'A', runningW:

@@ -22,6 +22,9 @@ export interface StartVerdict {
 
 /** From this share of what there is a start is close. */
 const CLOSE = 0.85
+/** How a share of what there is for a start is judged, the bank under it left out. */
+export const startLevel = (share: number): 'sound' | 'watch' | 'stop' =>
+  share > 1 ? 'stop' : share > CLOSE ? 'watch' : 'sound'
 
 const AT = { A: 'of leg A', B: 'of leg B', C: 'of phase C', all: 'of the inverter' } as const
 const WHY: Record<SurgeRow['limitedBy'], string> = {
@@ -81,12 +84,15 @@ function verdictOf(design: Design, start: HardestStart, continuousW: number, col
   const common = { start, peak, rows, failing }
   if (share > 1) return { ...common, ...overInverter(start) }
   if (failing) return { ...common, ...overBank(rows, failing, load) }
-  const close = share > CLOSE
+  const level = startLevel(share)
   return {
     ...common,
-    level: close ? 'watch' : 'sound',
+    level,
     says: say`${load.name} starts at ${percent(share)} of the surge ${AT[at]}.`,
-    because: close ? 'Close; a soft start would settle it.' : 'The bank carries it down to its cut-out, cold or warm.',
+    because:
+      level === 'watch'
+        ? 'Close; a soft start would settle it.'
+        : 'The bank carries it down to its cut-out, cold or warm.',
   }
 }
 

@@ -1,4 +1,6 @@
 import type { Design } from '../document/types.ts'
+import { amount, counted } from '../units/say.ts'
+import { say } from '../units/words.ts'
 import { term, worked, type Worked } from '../working/working.ts'
 import { usableWh } from '../bank/layout.ts'
 import type { Life } from './life.ts'
@@ -16,21 +18,21 @@ export function lifeSheets(design: Design, life: Life): { present: Worked; perKW
   const energy = sum((year) => life.years[year - 1].energy)
   const served = sum(() => life.kWhPerYear)
   const source = 'NREL/TP-462-5173; NIST Handbook 135'
-  const over = `of ${years} ${years === 1 ? 'year' : 'years'} at ${discountPct} %, discounted`
+  const over = say`of ${counted(years, 'year')} at ${amount(discountPct, '%')}, discounted`
   const bank = life.wearing.find(({ key }) => key === 'bank')!
   return {
     present: worked('money.presentValue', 'Over its life', life.presentValue, money, {
       says: 'what is bought now + fuel + upkeep + what is bought later and again − what is left at the end, each in money of today',
       terms: [
         term('bought now', life.first, money),
-        term('fuel, shore and grid', energy, money, `${over}; prices rise ${energyRisePct} % a year`),
+        term('fuel, shore and grid', energy, money, say`${over}; prices rise ${amount(energyRisePct, '%')} a year`),
         term(
           'upkeep',
           sum(() => life.upkeepYearly),
           money,
           over,
         ),
-        term('bought later and again', bought, money, `bank after ${life.bankYears.toFixed(1)} years`),
+        term('bought later and again', bought, money, say`bank after ${amount(life.bankYears, 'years', 1)}`),
         term('left at the end', -life.endValue * at(years), money, 'by the share of its life each part still has'),
       ],
       source,
@@ -39,7 +41,7 @@ export function lifeSheets(design: Design, life: Life): { present: Worked; perKW
       says: 'all of it in money of today ÷ kilowatt-hours served, discounted alike',
       terms: [
         term('over its life', life.presentValue, money),
-        term('served', served, 'kWh', `${over}; ${Math.round(life.kWhPerYear)} kWh a year`),
+        term('served', served, 'kWh', say`${over}; ${amount(life.kWhPerYear, 'kWh')} a year`),
       ],
       source,
     }),

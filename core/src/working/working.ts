@@ -4,7 +4,7 @@ export interface Term {
   label: Words
   value: number
   unit: string
-  from?: string
+  from?: Words
 }
 
 /** A figure together with the sheet that made it, so that "show the working" and the figure can never differ. */
@@ -23,7 +23,7 @@ export interface Worked<T = number> {
  * A term of a worked sheet.
  * @param from the sheet it comes from
  */
-export function term(label: Words, value: number, unit: string, from?: string): Term {
+export function term(label: Words, value: number, unit: string, from?: Words): Term {
   return from === undefined ? { label, value, unit } : { label, value, unit, from }
 }
 

@@ -20,7 +20,7 @@ const prefs = usePrefs()
         <tbody>
           <tr v-for="each in working.sheet.terms" :key="prefs.say(each.label)">
             <td>
-              {{ prefs.say(each.label) }}<span v-if="each.from" class="quiet"> · {{ each.from }}</span>
+              {{ prefs.say(each.label) }}<span v-if="each.from" class="quiet"> · {{ prefs.say(each.from) }}</span>
             </td>
             <td class="n">{{ prefs.show(each.value, each.unit) }}</td>
           </tr>

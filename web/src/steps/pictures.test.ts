@@ -2,10 +2,12 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import {
   copperDraw,
   derive,
+  findings,
   gannetSkerry,
   inverterChoices,
   larkspurBench,
   larkspurFlooded,
+  legsAtOnce,
   runningLegs,
   worstLegHour,
   type Design,
@@ -65,6 +67,26 @@ describe('the legs', () => {
     }
     const worst = worstLegHour(design.loads, words.includes('Leg B') ? 'split-phase' : 'single-230')
     expect(words).toContain(`${worst.hour}–${worst.hour + 1} h with ${quantity(worst.watts, 'W')}`)
+  })
+
+  it.each(SAMPLES)('of %o are as full, and as the finding judges them, by either method', async (make) => {
+    for (const school of ['coincidence', 'everything'] as const)
+      for (const powerFactor of [1, 0.4]) {
+        const design = make()
+        design.schools.peak = school
+        design.loads = design.loads.map((load) => ({ ...load, powerFactor }))
+        const derived = derive(design)
+        const html = await rendered(LegPicture, design)
+        const heads = [...html.matchAll(/class="([^"]*)"[^>]*data-at-once[^>]*>([^<]*)</g)]
+        const { A, B, C } = legsAtOnce(derived.legs, derived.peak.continuousW)
+        expect(heads.map(([, , figure]) => wordsOf(figure))).toEqual(
+          [A, B, C].slice(0, heads.length).map((watts) => quantity(watts, 'W')),
+        )
+        const finding = findings({ design, derived, winter: null }).find(({ id }) => id === 'inverter.carries')!
+        const worst = (['stop', 'watch', 'sound'] as const).find((level) => heads.some(([, of]) => of === level))
+        // a bank that lets go before the inverter does is a stop of its own
+        if (finding.level !== 'stop' || derived.link.carries) expect(worst, school).toBe(finding.level)
+      }
   })
 
   it('each load hangs on its leg once, those on propane and on DC on none', async () => {

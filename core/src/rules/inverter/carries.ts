@@ -1,4 +1,4 @@
-import { continuousShare } from '../../inverter/apparent.ts'
+import { continuousShare, legLevel } from '../../inverter/apparent.ts'
 import { sound, stop, watch, type Rule } from '../rule.ts'
 import { amps, percent } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -10,7 +10,8 @@ export const carries: Rule = {
     const ruling = continuousShare(worked)
     const share = ruling.value
     const more = { working: ruling.id }
-    if (share > 1)
+    const level = legLevel(share)
+    if (level === 'stop')
       return [
         stop(
           'inverter',
@@ -30,7 +31,7 @@ export const carries: Rule = {
           more,
         ),
       ]
-    if (share > 0.8)
+    if (level === 'watch')
       return [
         watch(
           'inverter',

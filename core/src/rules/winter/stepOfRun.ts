@@ -1,12 +1,11 @@
 import { setField } from '../../change/field.ts'
+import { FULL_LEG } from '../../inverter/apparent.ts'
 import { watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
-/** A refill quicker than this is cut short by whole hours; a leg fuller than this is passed by bursts within the hour. */
+/** A refill quicker than this is cut short by whole hours. */
 const QUICK_REFILL_H = 2
-
-const FULL_LEG = 0.8
 
 export const stepOfRun: Rule = {
   id: 'winter.step',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { vStack } from '../../drawing/stacks.ts'
 import { computed, ref } from 'vue'
-import { layoutQuestionOf, layouts, refusedLayouts, type Layout, takeLayout } from '@ambrel/core'
+import { joined, layoutQuestionOf, layouts, refusedLayouts, type Layout, takeLayout } from '@ambrel/core'
 import ChoiceField from '../../fields/ChoiceField.vue'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
@@ -68,7 +68,7 @@ const take = (layout: Layout) =>
           <td class="n">{{ prefs.show(layout.coldV, 'V') }}</td>
           <td class="n">{{ prefs.show(layout.hotV, 'V') }}</td>
           <td class="n">{{ prefs.show(layout.watts, 'W') }}</td>
-          <td>{{ layout.remarks[0] ?? 'inside every limit' }}</td>
+          <td>{{ prefs.say(joined(layout.remarks, '; ')) || 'inside every limit' }}</td>
           <td>
             <span v-if="isNow(layout)" class="quiet">now</span
             ><button v-else class="link" @click="take(layout)">use this layout</button>
@@ -79,7 +79,7 @@ const take = (layout: Layout) =>
           <td class="n">{{ prefs.show(each.coldV, 'V') }}</td>
           <td class="n">{{ prefs.show(each.hotV, 'V') }}</td>
           <td />
-          <td>refused: {{ each.says }}</td>
+          <td>refused: {{ prefs.say(each.says) }}</td>
           <td />
         </tr>
       </tbody>

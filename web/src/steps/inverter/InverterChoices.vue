@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { vStack } from '../../drawing/stacks.ts'
 import { computed } from 'vue'
-import { inverterChoices, takeInverter, type InverterPart, setField } from '@ambrel/core'
+import { inverterChoices, legLevel, takeInverter, type InverterPart, setField, startLevel } from '@ambrel/core'
 import { decimal } from '@ambrel/core/units'
 import StateMark from '../../drawing/StateMark.vue'
 import ChoiceField from '../../fields/ChoiceField.vue'
@@ -19,9 +19,9 @@ const choices = computed(() => {
 })
 const SCHOOLS = { coincidence: 'realistic coincidence', everything: 'everything at once + 20 %' } as const
 const OPTIONS = (['coincidence', 'everything'] as const).map((value) => ({ value, label: SCHOOLS[value] }))
-const levelOf = (...shares: number[]) => {
-  const most = Math.max(...shares)
-  return most > 1 ? 'stop' : most > 0.85 ? 'watch' : 'sound'
+const levelOf = (leg: number, start: number) => {
+  const levels = [legLevel(leg), startLevel(start)]
+  return (['stop', 'watch'] as const).find((level) => levels.includes(level)) ?? 'sound'
 }
 const isOne = (part: InverterPart) => inverter.value.quantity === 1 && part.id === inverter.value.part.id
 const whole = (share: number) => `${decimal(share * 100, 0)} %`

@@ -5,6 +5,8 @@ import {
   inverterRating,
   legsOfService,
   inWeek,
+  legLevel,
+  legsAtOnce,
   MONTH_NAMES,
   onLegsOf,
   serviceOf,
@@ -18,7 +20,7 @@ import { dragLists } from '../../drag/lists.ts'
 import { useDesign } from '../../stores/design.ts'
 import { usePrefs } from '../../stores/prefs.ts'
 
-/** The legs with what hangs on each, the neutral between them, and the hour in which one carries most. */
+/** The legs with what hangs on each and is on at once, the neutral between them, and the hour in which one carries most. */
 const design = useDesign()
 const prefs = usePrefs()
 const service = computed(() => serviceOf(design.document!.inverter))
@@ -32,17 +34,24 @@ const worst = computed(() => worstLegHour(inWeek(wired.value).loads, service.val
 const drawing = computed(() => wired.value.loads.filter(({ supply, leg }) => supply === 'electric' && leg !== 'DC'))
 const watts = (load: Load) => load.runningW * load.quantity
 const on = (legs: string[]) => drawing.value.filter(({ leg }) => legs.includes(leg)).sort((a, b) => watts(b) - watts(a))
+const share = computed(() => continuousShare(design.derived!.worked).value)
+/** By the school that rules, as the finding judges it. */
+const atOnce = computed(() => legsAtOnce(balance.value, design.derived!.peak.continuousW))
 const columns = computed(() =>
   names.value.map((leg) => ({
     leg,
     loads: on([leg]),
-    watts: { A: balance.value.legAW, B: balance.value.legBW, C: balance.value.legCW }[leg],
+    watts: atOnce.value[leg],
+    // by volt-amperes where those are nearer to their rating
+    filled: (share.value * atOnce.value[leg]) / Math.max(...Object.values(atOnce.value), Number.MIN_VALUE),
+    allW: { A: balance.value.legAW, B: balance.value.legBW, C: balance.value.legCW }[leg],
     day: worst.value.day[leg],
   })),
 )
+/** The bar is as long as the leg's rating, or longer where more is on. */
+const barOf = (filled: number) => Math.max(1, filled)
 const across = computed(() => on(['AB', 'ABC']))
 const topDay = computed(() => Math.max(1, ...columns.value.flatMap(({ day }) => day)))
-const share = computed(() => continuousShare(design.derived!.worked).value)
 
 function put(id: string, leg: LiveLeg): void {
   const load = design.document!.loads.find((each) => each.id === id)
@@ -82,17 +91,11 @@ const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.val
         <div class="row head">
           <b>{{ several ? `${service === 'three-phase' ? 'Phase' : 'Leg'} ${column.leg}` : 'Load' }}</b>
           <span class="grow" />
-          <span :class="{ heavy: column.watts > rating.legW }">{{ prefs.show(column.watts, 'W') }}</span>
+          <span :class="legLevel(column.filled)" data-at-once>{{ prefs.show(column.watts, 'W') }}</span>
         </div>
-        <div
-          class="track"
-          :title="`everything on: ${prefs.show(column.watts, 'W')} of ${prefs.show(rating.legW, 'W')}`"
-        >
-          <i
-            :style="{ width: `${Math.min(100, (100 * column.watts) / Math.max(rating.legW, column.watts))}%` }"
-            :class="{ heavy: column.watts > rating.legW }"
-          />
-          <em :style="{ left: `${(100 * rating.legW) / Math.max(rating.legW, column.watts)}%` }" />
+        <div class="track" :title="`on at once: ${prefs.show(column.watts, 'W')} of ${prefs.show(rating.legW, 'W')}`">
+          <i :style="{ width: `${(100 * column.filled) / barOf(column.filled)}%` }" :class="legLevel(column.filled)" />
+          <em :style="{ left: `${100 / barOf(column.filled)}%` }" />
         </div>
         <svg
           class="day"
@@ -125,6 +128,11 @@ const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.val
           </li>
           <li v-if="column.loads.length === 0" class="none quiet">nothing</li>
         </ul>
+        <p class="all quiet">
+          <b>{{ prefs.show(column.allW, 'W') }}</b> with everything on{{
+            several ? ', its part of what is across included' : ''
+          }}
+        </p>
       </div>
       <div v-if="several" class="leg across">
         <div class="row head">
@@ -143,9 +151,11 @@ const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.val
       </div>
     </div>
     <p class="quiet">
-      Bars: what each leg draws through a mean day of its worst month; the worst hour is {{ hourWords }} with
-      {{ prefs.show(worst.watts, 'W') }}{{ several ? ` on leg ${worst.leg}` : '' }}. By the chosen method the
-      {{ several ? 'heaviest leg' : 'load' }} is at {{ prefs.show(share, 'share') }}.
+      Beside each {{ several ? 'leg' : 'load' }}’s name what of it is on at once by the method chosen under How big, and
+      below it how far that fills the {{ several ? 'leg' : 'inverter' }};
+      {{ several ? 'the heaviest leg' : 'the load' }} is at {{ prefs.show(share, 'share') }}. The small bars: a mean day
+      of its worst month; the worst hour is {{ hourWords }} with {{ prefs.show(worst.watts, 'W')
+      }}{{ several ? ` on leg ${worst.leg}` : '' }}.
     </p>
   </section>
 </template>
@@ -188,11 +198,15 @@ const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.val
   background: var(--lichen);
 }
 
-.track i.heavy {
+.track i.watch {
   background: var(--ochre);
 }
 
-span.heavy {
+.track i.stop {
+  background: var(--clay);
+}
+
+span.stop {
   color: var(--clay);
 }
 
@@ -272,6 +286,7 @@ li:focus-visible {
   }
 }
 
+.all,
 .neutral {
   margin-top: 8px;
   padding-top: 6px;
