@@ -1,8 +1,9 @@
 import { modulesForDay } from '../array/need.ts'
 import type { Design, InverterPart } from '../document/types.ts'
-import { legVA, peakVA } from '../inverter/apparent.ts'
-import { heaviestShare, runningLegs } from '../inverter/legs.ts'
+import { legVA, perWatt } from '../inverter/apparent.ts'
+import { heaviestLeg, legsAtOnce } from '../inverter/legs.ts'
 import { startSeconds, type CoincidentPeak } from '../loads/peak.ts'
+import { inWeek } from '../loads/week.ts'
 import { inverterParts } from '../parts/shelf.ts'
 import { startsOf, type HardestStart } from '../inverter/start.ts'
 import { inverterRating, legsOfService, onLegsOf, serviceOf, withInverter } from '../inverter/service.ts'
@@ -35,13 +36,15 @@ export function inverterChoices(
 ): InverterChoice[] {
   const { topology } = design.inverter.part
   const one = { ...design, inverter: { ...design.inverter, quantity: 1, stacking: 'parallel' as const, search: false } }
-  // what a start meets on a leg is the same whichever inverter of the kind carries it
-  const startsBy = (school: CoincidentPeak['school']) =>
-    startsOf(onLegsOf({ ...one, schools: { ...one.schools, peak: school } }))
-  const starts = startsBy(peak.school)
-  const otherStarts = startsBy(otherPeak.school)
-  const va = peakVA(design, peak.school)
-  const otherVa = peakVA(design, otherPeak.school)
+  // what a leg carries and what a start meets on it are the same whichever inverter of the kind carries it
+  const loaded = inWeek(onLegsOf(one))
+  const by = ({ school }: CoincidentPeak) => ({
+    starts: startsOf({ ...loaded, schools: { ...loaded.schools, peak: school } }),
+    legW: heaviestLeg(legsAtOnce(loaded, school)).watts,
+    legVA: heaviestLeg(legsAtOnce(loaded, school, perWatt)).watts,
+  })
+  const ruling = by(peak)
+  const other = by(otherPeak)
   return inverterParts
     .filter((part) => part.bankV === design.bank.systemV && part.topology === topology)
     .filter(({ battery }) => battery === null || design.inverter.part.battery !== null)
@@ -50,15 +53,14 @@ export function inverterChoices(
       const tried = withInverter(one, part)
       const rating = inverterRating(tried)
       const legCount = legsOfService(serviceOf(tried.inverter)).length
-      const heaviest = legCount > 1 ? heaviestShare(runningLegs(tried), legCount) : 1
       const idleWhDay = part.idleW * 24
       const controllers = tried.controllers.reduce((sum, each) => sum + each.part.price, 0)
       return {
         part,
-        legShare: Math.max((peak.continuousW * heaviest) / rating.legW, (va * heaviest) / legVA(tried)),
-        surgeShare: hardestOf(starts, tried, legCount),
-        otherLegShare: Math.max((otherPeak.continuousW * heaviest) / rating.legW, (otherVa * heaviest) / legVA(tried)),
-        otherSurgeShare: hardestOf(otherStarts, tried, legCount),
+        legShare: Math.max(ruling.legW / rating.legW, ruling.legVA / legVA(tried)),
+        surgeShare: hardestOf(ruling.starts, tried, legCount),
+        otherLegShare: Math.max(other.legW / rating.legW, other.legVA / legVA(tried)),
+        otherSurgeShare: hardestOf(other.starts, tried, legCount),
         idleWhDay,
         idlePanelsW: modulesForDay(idleWhDay, sunHours, design.schools.handFactor),
         price: part.price,

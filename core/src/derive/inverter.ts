@@ -4,9 +4,9 @@ import { bankOhm } from '../bank/layout.ts'
 import { restedBankV, sag } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
-import { heaviestShare, runningLegs } from '../inverter/legs.ts'
-import { drawsVA, legVA, peakVA } from '../inverter/apparent.ts'
-import { acrossVolts, inverterRating, legsOfService, serviceOf } from '../inverter/service.ts'
+import { heaviestLeg, legsAtOnce } from '../inverter/legs.ts'
+import { drawsVA, legVA, peakVA, perWatt } from '../inverter/apparent.ts'
+import { acrossVolts, inverterRating, legsOfService, serviceOf, type LiveLeg } from '../inverter/service.ts'
 import type { StartVerdict } from '../inverter/startVerdict.ts'
 import type { PeakWatts } from '../inverter/surge.ts'
 import type { HardestStart } from '../inverter/start.ts'
@@ -43,8 +43,9 @@ function ratingSheets(design: Design, peak: CoincidentPeak, hardest: HardestStar
   const legCount = legsOfService(service).length
   const rating = inverterRating(design, peak.startS)
   const startS = hardest ? startSeconds(hardest.load) : 0
-  const heaviest = heaviestShare(runningLegs(design), legCount)
-  const legW = peak.continuousW * (legCount > 1 ? heaviest : 1)
+  const heaviest = heaviestLeg(legsAtOnce(design, peak.school))
+  const onLeg = (leg: LiveLeg) =>
+    legCount > 1 ? `on at once on ${legCount > 2 ? 'phase' : 'leg'} ${leg}` : 'on at once'
   add(
     worked('inverter.rating', 'Continuous, at its hottest', rating.continuousW, 'W', {
       says: 'rating × what heat and thin air leave of it',
@@ -58,24 +59,29 @@ function ratingSheets(design: Design, peak: CoincidentPeak, hardest: HardestStar
     }),
   )
   add(
-    worked('inverter.leg-share', legCount > 1 ? 'Heaviest leg' : 'Continuous load', legW / rating.legW, 'share', {
-      says:
-        legCount > 1
-          ? 'what is on at once × share of the heaviest leg ÷ that leg’s part of the rating'
-          : 'what is on at once ÷ rating',
-      terms: [
-        term('on at once', peak.continuousW, 'W'),
-        term('heaviest leg’s share', legCount > 1 ? heaviest : 1, 'share'),
-        term('rating of a leg', rating.legW, 'W', part.name),
-      ],
-      school: peak.school,
-      source: 'each leg of a split-phase inverter carries half its rating, each phase of three a third',
-    }),
+    worked(
+      'inverter.leg-share',
+      legCount > 1 ? 'Heaviest leg' : 'Continuous load',
+      heaviest.watts / rating.legW,
+      'share',
+      {
+        says:
+          legCount > 1
+            ? 'what is on at once on the leg, asked by itself ÷ its part of the rating'
+            : 'what is on at once ÷ rating',
+        terms: [
+          term(onLeg(heaviest.leg), heaviest.watts, 'W'),
+          term(legCount > 1 ? 'rating of a leg' : 'rating', rating.legW, 'W', part.name),
+        ],
+        school: peak.school,
+        source: 'each leg of a split-phase inverter carries half its rating, each phase of three a third',
+      },
+    ),
   )
   if (drawsVA(design)) {
-    const va = peakVA(design, peak.school)
+    const most = heaviestLeg(legsAtOnce(design, peak.school, perWatt))
     add(
-      worked('loads.peak-va', 'On at once, in volt-amperes', va, 'VA', {
+      worked('loads.peak-va', 'On at once, in volt-amperes', peakVA(design, peak.school), 'VA', {
         says: 'as what is on at once, each load’s watts ÷ its power factor',
         terms: [term('on at once', peak.continuousW, 'W')],
         school: peak.school,
@@ -86,13 +92,12 @@ function ratingSheets(design: Design, peak: CoincidentPeak, hardest: HardestStar
       worked(
         'inverter.va-share',
         legCount > 1 ? 'Heaviest leg, in volt-amperes' : 'Continuous load, in volt-amperes',
-        (va * (legCount > 1 ? heaviest : 1)) / legVA(design),
+        most.watts / legVA(design),
         'share',
         {
-          says: 'volt-amperes on at once × share of the heaviest leg ÷ what a leg carries of them',
+          says: 'volt-amperes on at once there ÷ what a leg carries of them',
           terms: [
-            term('on at once', va, 'VA'),
-            term('heaviest leg’s share', legCount > 1 ? heaviest : 1, 'share'),
+            term(onLeg(most.leg), most.watts, 'VA'),
             term(
               'a leg carries',
               legVA(design),

@@ -112,8 +112,8 @@ const BY_HAND: Record<string, (sun: number, months: readonly number[]) => number
   // cells at 35 + 25 × 1.4 = 70 °C: 5 × 40 V × (1 − 0.004 × 45)
   'array.hot-voltage.array-1': () => 164,
   'inverter.rating': () => 3800,
-  // leg B has 1200 of 1450 W: 850 W × 0.827586 ÷ 1900 W
-  'inverter.leg-share': () => 0.370236,
+  // on leg B 2 × 600 W for a quarter of the hour, one of them at full watts: (300 + 300) W ÷ 1900 W
+  'inverter.leg-share': () => 0.315789,
   // on leg B 600 W are on at once and 1800 W come on top, of half the surge; of all of it 2650 W of 9000
   'inverter.surge-share': () => 2400 / 4500,
   // 4540 W ÷ 44 V

@@ -1,4 +1,4 @@
-import type { Design, Schools } from '../document/types.ts'
+import type { Design, Load, Schools } from '../document/types.ts'
 import { onAtOnce } from '../loads/peak.ts'
 import type { Worked } from '../working/working.ts'
 import { inverterRating, legsOfService, serviceOf } from './service.ts'
@@ -10,16 +10,23 @@ export const drawsVA = (design: Pick<Design, 'loads'>): boolean =>
   acLoads(design).some(({ powerFactor }) => powerFactor < 1)
 
 /**
- * Volt-amperes on at once: as the watts on at once, each load's over its power factor. Added plainly, which errs on the safe
- * side: currents that lead and lag partly cancel.
+ * Volt-amperes a watt of a load counts as. Added plainly, which errs on the safe side: currents that lead and lag partly
+ * cancel.
+ * Source: S = P ÷ cos φ; IEC 60050-131-11-41.
+ * @example perWatt({ ...larkspurBench().loads[0], powerFactor: 0.5 }) → 2
+ */
+export const perWatt = ({ powerFactor }: Load): number => 1 / powerFactor
+
+/**
+ * Volt-amperes on at once of all that is on AC.
  *
  * @param school how much is taken to run together
- * Source: S = P ÷ cos φ; IEC 60050-131-11-41.
+ * Source: as {@link perWatt}.
  * @example peakVA(larkspurBench(), 'everything') → 6896.4
  */
 export function peakVA(design: Pick<Design, 'loads'>, school: Schools['peak']): number {
   const loads = acLoads(design)
-  const [va] = onAtOnce(loads, school, [loads.map(({ powerFactor }) => 1 / powerFactor)])
+  const [va] = onAtOnce(loads, school, [loads.map(perWatt)])
   return va
 }
 

@@ -1,5 +1,6 @@
-import type { Design, Leg, Load } from '../document/types.ts'
+import type { Design, Leg, Load, Schools } from '../document/types.ts'
 import { normalShape, standbyEnergy, useEnergy } from '../loads/energy.ts'
+import { onAtOnce } from '../loads/peak.ts'
 import { legsOfService, legVolts, serviceOf, type LiveLeg, type Service } from './service.ts'
 
 export interface LegBalance {
@@ -61,20 +62,35 @@ export function runningLegs({ loads, inverter }: Design): LegBalance {
   )
 }
 
-/** Share of all AC load that the heaviest leg carries; an even share where nothing is on. */
-export function heaviestShare({ legAW, legBW, legCW }: LegBalance, legCount: number): number {
-  const total = legAW + legBW + legCW
-  return total > 0 ? Math.max(legAW, legBW, legCW) / total : 1 / legCount
+/**
+ * Watts on at once on each leg, by a school. Each leg is asked by itself: what runs on one at its fullest is not on the other,
+ * so that together they may be more than the inverter has on at once, and none is less than the largest load it carries.
+ *
+ * @param school how much is taken to run together
+ * @param per what a watt of a load counts as: one, or 1 ÷ power factor where volt-amperes are asked for
+ * @returns W (or VA) by leg of the service, 0 for one it does not have
+ * @example legsAtOnce(larkspurBench(), 'everything').A → 3894
+ */
+export function legsAtOnce(
+  { loads, inverter }: Pick<Design, 'loads' | 'inverter'>,
+  school: Schools['peak'],
+  per: (load: Load) => number = () => 1,
+): Record<LiveLeg, number> {
+  const names = legsOfService(serviceOf(inverter))
+  const ac = loads.filter(({ leg, supply }) => leg !== 'DC' && supply === 'electric')
+  const shareOf = (leg: LiveLeg, load: Load) => (names.length > 1 ? legShare(leg, load.leg) : 1)
+  const on = onAtOnce(
+    ac,
+    school,
+    names.map((leg) => ac.map((load) => shareOf(leg, load) * per(load))),
+  )
+  return { A: 0, B: 0, C: 0, ...Object.fromEntries(names.map((leg, i) => [leg, on[i]])) }
 }
 
-/**
- * What each leg carries of what is on at once, W: as much of it as of everything that hangs on the legs.
- * @param onceW on at once by the school that rules, W
- * @example legsAtOnce({ legAW: 3000, legBW: 1000, legCW: 0, neutralA: 17 }, 2000) → { A: 1500, B: 500, C: 0 }
- */
-export function legsAtOnce({ legAW, legBW, legCW }: LegBalance, onceW: number): Record<LiveLeg, number> {
-  const share = onceW / Math.max(legAW + legBW + legCW, Number.MIN_VALUE)
-  return { A: legAW * share, B: legBW * share, C: legCW * share }
+/** The leg that carries most, and what. */
+export function heaviestLeg(on: Readonly<Record<LiveLeg, number>>): { leg: LiveLeg; watts: number } {
+  const leg = (['A', 'B', 'C'] as const).reduce((most, each) => (on[each] > on[most] ? each : most))
+  return { leg, watts: on[leg] }
 }
 
 /**

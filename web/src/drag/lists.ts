@@ -57,8 +57,10 @@ export function dragLists({ group, draggable, handle, sort = true, disabled, dro
         chosenClass: 'drag-held',
         ghostClass: 'drag-goal',
         fallbackClass: 'drag-carried',
+        onStart: () => document.documentElement.classList.add('dragging'),
         onChoose: ({ item }) => (next = item.nextSibling),
         onEnd: ({ item, from, to, oldDraggableIndex, newDraggableIndex }) => {
+          document.documentElement.classList.remove('dragging')
           // a long list may have let go of what stood behind it while it was carried
           from.insertBefore(item, next?.parentNode === from ? next : null)
           dropped({ item, from, to, fromIndex: oldDraggableIndex!, toIndex: newDraggableIndex! })

@@ -8,6 +8,7 @@ import {
   larkspurBench,
   larkspurFlooded,
   legsAtOnce,
+  onLegsOf,
   runningLegs,
   worstLegHour,
   type Design,
@@ -78,7 +79,7 @@ describe('the legs', () => {
         const derived = derive(design)
         const html = await rendered(LegPicture, design)
         const heads = [...html.matchAll(/class="([^"]*)"[^>]*data-at-once[^>]*>([^<]*)</g)]
-        const { A, B, C } = legsAtOnce(derived.legs, derived.peak.continuousW)
+        const { A, B, C } = legsAtOnce(onLegsOf(design), school)
         expect(heads.map(([, , figure]) => wordsOf(figure))).toEqual(
           [A, B, C].slice(0, heads.length).map((watts) => quantity(watts, 'W')),
         )

@@ -6,9 +6,11 @@ import {
   legsOfService,
   inWeek,
   legLevel,
+  legVA,
   legsAtOnce,
   MONTH_NAMES,
   onLegsOf,
+  perWatt,
   serviceOf,
   worstLegHour,
   type Load,
@@ -36,14 +38,15 @@ const watts = (load: Load) => load.runningW * load.quantity
 const on = (legs: string[]) => drawing.value.filter(({ leg }) => legs.includes(leg)).sort((a, b) => watts(b) - watts(a))
 const share = computed(() => continuousShare(design.derived!.worked).value)
 /** By the school that rules, as the finding judges it. */
-const atOnce = computed(() => legsAtOnce(balance.value, design.derived!.peak.continuousW))
+const atOnce = computed(() => legsAtOnce(inWeek(wired.value), design.document!.schools.peak))
+const vaAtOnce = computed(() => legsAtOnce(inWeek(wired.value), design.document!.schools.peak, perWatt))
 const columns = computed(() =>
   names.value.map((leg) => ({
     leg,
     loads: on([leg]),
     watts: atOnce.value[leg],
     // by volt-amperes where those are nearer to their rating
-    filled: (share.value * atOnce.value[leg]) / Math.max(...Object.values(atOnce.value), Number.MIN_VALUE),
+    filled: Math.max(atOnce.value[leg] / rating.value.legW, vaAtOnce.value[leg] / legVA(design.document!)),
     allW: { A: balance.value.legAW, B: balance.value.legBW, C: balance.value.legCW }[leg],
     day: worst.value.day[leg],
   })),
