@@ -15,7 +15,13 @@ function withLoads(loads: { leg: Load['leg']; watts: number; share: number; quan
   const [load] = design.loads
   design.loads = loads.map(({ leg, watts, share, quantity = 1 }, i) => ({
     ...{ ...load, id: `l${i}`, leg, runningW: watts, quantity, basis: 'rated', hoursPerDay: 24, duty: share },
-    ...{ standbyW: 0, daysPerWeek: 7, hourShape: Array(24).fill(1), seasonShare: Array(12).fill(1), supply: 'electric' },
+    ...{
+      standbyW: 0,
+      daysPerWeek: 7,
+      hourShape: Array(24).fill(1),
+      seasonShare: Array(12).fill(1),
+      supply: 'electric',
+    },
     ...{ powerFactor: 1, startKind: 'none', startW: null },
   })) as Load[]
   return design
