@@ -71,7 +71,7 @@ describe('what is on at once on each leg', () => {
   })
 
   it('stops a leg that one large load alone passes, however little of it all is on together', () => {
-    // in the mean 60 W and 900 W: by its part of all that hangs on both legs, leg A would be at seven tenths
+    // in the mean 60 W and 900 W: by its part of all that hangs on both legs, leg A would be at 78 %
     const design = withLoads([
       { leg: 'A', watts: 3000, share: 0.02 },
       { leg: 'B', watts: 1500, share: 0.3 },
