@@ -34,7 +34,16 @@ describe('the inverter', () => {
     const on = (leg: string) => page.locator(`[data-leg=${leg}] [data-load]`).evaluateAll((rows) => String(rows.length))
     const a = await on('A')
     const share = await rail(page, 'inverter')
-    await drag(page, page.locator('[data-leg=A] [data-load]').first(), page.locator('[data-leg=B] ul'))
+    // what is carried may lie over the cards beside its own, which else are painted each by itself
+    const isApart = () => legs.evaluate((card) => getComputedStyle(card).isolation === 'isolate')
+    expect(await isApart()).toBe(true)
+    await drag(
+      page,
+      page.locator('[data-leg=A] [data-load]').first(),
+      page.locator('[data-leg=B] ul'),
+      async () => void expect(await isApart()).toBe(false),
+    )
+    expect(await isApart()).toBe(true)
     expect(Number(await changes(() => on('A'), a))).toBe(Number(a) - 1)
     await changes(() => rail(page, 'inverter'), share)
     await dragByFinger(page, page.locator('[data-leg=A] [data-load]').first(), page.locator('[data-leg=B] ul'))

@@ -1,7 +1,7 @@
 import { modulesForDay } from '../array/need.ts'
 import type { Design, InverterPart } from '../document/types.ts'
-import { legVA, perWatt } from '../inverter/apparent.ts'
-import { heaviestLeg, legsAtOnce } from '../inverter/legs.ts'
+import { drawsVA, legVA, perWatt } from '../inverter/apparent.ts'
+import { legsAtOnce } from '../inverter/legs.ts'
 import { startSeconds, type CoincidentPeak } from '../loads/peak.ts'
 import { inWeek } from '../loads/week.ts'
 import { inverterParts } from '../parts/shelf.ts'
@@ -40,8 +40,8 @@ export function inverterChoices(
   const loaded = inWeek(onLegsOf(one))
   const by = ({ school }: CoincidentPeak) => ({
     starts: startsOf({ ...loaded, schools: { ...loaded.schools, peak: school } }),
-    legW: heaviestLeg(legsAtOnce(loaded, school)).watts,
-    legVA: heaviestLeg(legsAtOnce(loaded, school, perWatt)).watts,
+    legW: Math.max(...Object.values(legsAtOnce(loaded, school))),
+    legVA: drawsVA(loaded) ? Math.max(...Object.values(legsAtOnce(loaded, school, perWatt))) : 0,
   })
   const ruling = by(peak)
   const other = by(otherPeak)

@@ -4,8 +4,7 @@ import { bankOhm } from '../bank/layout.ts'
 import { restedBankV, sag } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
-import { heaviestLeg, legsAtOnce } from '../inverter/legs.ts'
-import { drawsVA, legVA, peakVA, perWatt } from '../inverter/apparent.ts'
+import { drawsVA, legLoads, legVA, peakVA } from '../inverter/apparent.ts'
 import { acrossVolts, inverterRating, legsOfService, serviceOf, type LiveLeg } from '../inverter/service.ts'
 import type { StartVerdict } from '../inverter/startVerdict.ts'
 import type { PeakWatts } from '../inverter/surge.ts'
@@ -43,7 +42,8 @@ function ratingSheets(design: Design, peak: CoincidentPeak, hardest: HardestStar
   const legCount = legsOfService(service).length
   const rating = inverterRating(design, peak.startS)
   const startS = hardest ? startSeconds(hardest.load) : 0
-  const heaviest = heaviestLeg(legsAtOnce(design, peak.school))
+  const legs = legLoads(design)
+  const heaviest = legs.reduce((so, each) => (each.watts > so.watts ? each : so))
   const onLeg = (leg: LiveLeg) =>
     legCount > 1 ? `on at once on ${legCount > 2 ? 'phase' : 'leg'} ${leg}` : 'on at once'
   add(
@@ -79,7 +79,7 @@ function ratingSheets(design: Design, peak: CoincidentPeak, hardest: HardestStar
     ),
   )
   if (drawsVA(design)) {
-    const most = heaviestLeg(legsAtOnce(design, peak.school, perWatt))
+    const most = legs.reduce((so, each) => (each.va > so.va ? each : so))
     add(
       worked('loads.peak-va', 'On at once, in volt-amperes', peakVA(design, peak.school), 'VA', {
         says: 'as what is on at once, each load’s watts ÷ its power factor',
@@ -92,12 +92,12 @@ function ratingSheets(design: Design, peak: CoincidentPeak, hardest: HardestStar
       worked(
         'inverter.va-share',
         legCount > 1 ? 'Heaviest leg, in volt-amperes' : 'Continuous load, in volt-amperes',
-        most.watts / legVA(design),
+        most.va / legVA(design),
         'share',
         {
           says: 'volt-amperes on at once there ÷ what a leg carries of them',
           terms: [
-            term(onLeg(most.leg), most.watts, 'VA'),
+            term(onLeg(most.leg), most.va, 'VA'),
             term(
               'a leg carries',
               legVA(design),

@@ -3,7 +3,7 @@ import { larkspurBench } from '../design/samples.ts'
 import { derive } from '../derive/derive.ts'
 import { coincidentPeak } from '../loads/peak.ts'
 import { findings } from '../rules/registry.ts'
-import { continuousShare, drawsVA, legLevel, legVA, peakVA } from './apparent.ts'
+import { continuousShare, drawsVA, legLevel, legLoads, legVA, peakVA } from './apparent.ts'
 
 /** The demo with every load at one power factor. */
 const at = (powerFactor: number) => {
@@ -22,6 +22,27 @@ describe('a share of what a leg carries for long', () => {
     [1, 'watch'],
     [1.001, 'stop'],
   ])('%s is %s', (share, level) => expect(legLevel(share)).toBe(level))
+})
+
+describe('what is on at once on each leg', () => {
+  it('fills it by watts, or by volt-amperes where those are nearer; the fullest is the share that rules', () => {
+    for (const powerFactor of [1, 0.5]) {
+      const design = at(powerFactor)
+      const { worked } = derive(design)
+      const legs = legLoads(design)
+      expect(legs.map(({ leg }) => leg)).toEqual(['A', 'B'])
+      for (const { watts, va } of legs) expect(va).toBeCloseTo(watts / powerFactor, 6)
+      expect(Math.max(...legs.map(({ share }) => share))).toBeCloseTo(continuousShare(worked).value, 9)
+    }
+  })
+  it('is not held against volt-amperes where nothing draws more of them than watts', () => {
+    const design = at(1)
+    design.inverter.part.ratedVA = design.inverter.part.ratedW / 2
+    expect(Math.max(...legLoads(design).map(({ share }) => share))).toBeCloseTo(
+      derive(design).worked['inverter.leg-share'].value,
+      9,
+    )
+  })
 })
 
 describe('volt-amperes', () => {

@@ -1,7 +1,8 @@
 import type { Design, Load, Schools } from '../document/types.ts'
 import { onAtOnce } from '../loads/peak.ts'
 import type { Worked } from '../working/working.ts'
-import { inverterRating, legsOfService, serviceOf } from './service.ts'
+import { legsAtOnce } from './legs.ts'
+import { inverterRating, legsOfService, serviceOf, type LiveLeg } from './service.ts'
 
 const acLoads = ({ loads }: Pick<Design, 'loads'>) =>
   loads.filter(({ leg, supply }) => leg !== 'DC' && supply === 'electric')
@@ -35,6 +36,27 @@ export function legVA(design: Pick<Design, 'inverter' | 'place'>): number {
   const { part, quantity } = design.inverter
   const { derating } = inverterRating(design)
   return ((part.ratedVA ?? part.ratedW) * quantity * derating) / legsOfService(serviceOf(design.inverter)).length
+}
+
+/** What is on at once on a leg: W, VA, and the share it fills of the leg by whichever of them is nearer to its rating. */
+export interface LegLoad {
+  leg: LiveLeg
+  watts: number
+  va: number
+  share: number
+}
+
+/** Every leg of a design's inverter with what is on at once, by its school. @param design with its loads on legs the inverter has */
+export function legLoads(design: Design): LegLoad[] {
+  const { inverter, schools } = design
+  const watts = legsAtOnce(design, schools.peak)
+  const va = drawsVA(design) ? legsAtOnce(design, schools.peak, perWatt) : watts
+  const { legW } = inverterRating(design)
+  const byVA = drawsVA(design) ? 1 / legVA(design) : 0
+  return legsOfService(serviceOf(inverter)).map((leg) => ({
+    ...{ leg, watts: watts[leg], va: va[leg] },
+    share: Math.max(watts[leg] / legW, va[leg] * byVA),
+  }))
 }
 
 /** A leg fuller than this has little left for what was forgotten or a hot day, and bursts within the hour pass it. */

@@ -87,12 +87,6 @@ export function legsAtOnce(
   return { A: 0, B: 0, C: 0, ...Object.fromEntries(names.map((leg, i) => [leg, on[i]])) }
 }
 
-/** The leg that carries most, and what. */
-export function heaviestLeg(on: Readonly<Record<LiveLeg, number>>): { leg: LiveLeg; watts: number } {
-  const leg = (['A', 'B', 'C'] as const).reduce((most, each) => (on[each] > on[most] ? each : most))
-  return { leg, watts: on[leg] }
-}
-
 /**
  * Puts the single-leg loads on the legs so that the heaviest leg is as light as can be: largest first onto the lightest
  * leg. Source: longest-processing-time rule, Graham (1969), within a sixth of the best.

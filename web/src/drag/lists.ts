@@ -74,6 +74,7 @@ export function dragLists({ group, draggable, handle, sort = true, disabled, dro
     beforeUnmount(list: HTMLElement) {
       const sortable = made.get(list)
       made.delete(list)
+      document.documentElement.classList.remove('dragging')
       sortable?.destroy()
     },
   }

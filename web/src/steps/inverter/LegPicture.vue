@@ -6,11 +6,9 @@ import {
   legsOfService,
   inWeek,
   legLevel,
-  legVA,
-  legsAtOnce,
+  legLoads,
   MONTH_NAMES,
   onLegsOf,
-  perWatt,
   serviceOf,
   worstLegHour,
   type Load,
@@ -38,15 +36,12 @@ const watts = (load: Load) => load.runningW * load.quantity
 const on = (legs: string[]) => drawing.value.filter(({ leg }) => legs.includes(leg)).sort((a, b) => watts(b) - watts(a))
 const share = computed(() => continuousShare(design.derived!.worked).value)
 /** By the school that rules, as the finding judges it. */
-const atOnce = computed(() => legsAtOnce(inWeek(wired.value), design.document!.schools.peak))
-const vaAtOnce = computed(() => legsAtOnce(inWeek(wired.value), design.document!.schools.peak, perWatt))
 const columns = computed(() =>
-  names.value.map((leg) => ({
+  legLoads(inWeek(wired.value)).map(({ leg, watts: onceW, share: filled }) => ({
     leg,
     loads: on([leg]),
-    watts: atOnce.value[leg],
-    // by volt-amperes where those are nearer to their rating
-    filled: Math.max(atOnce.value[leg] / rating.value.legW, vaAtOnce.value[leg] / legVA(design.document!)),
+    watts: onceW,
+    filled,
     allW: { A: balance.value.legAW, B: balance.value.legBW, C: balance.value.legCW }[leg],
     day: worst.value.day[leg],
   })),
