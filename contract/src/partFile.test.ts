@@ -50,7 +50,7 @@ describe('a file of parts', () => {
     ['{', 'not JSON'],
     [
       '{"format":"ambrel-parts","version":99,"parts":[]}',
-      'version 99 was written by a newer Ambrel; this one reads up to version 12',
+      'version 99 was written by a newer Ambrel; this one reads up to version 13',
     ],
     ['{"format":"ambrel-parts","version":7,"parts":[]}', 'there are no parts in this file'],
     [

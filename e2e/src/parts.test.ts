@@ -85,6 +85,7 @@ describe('parts of one’s own', () => {
       ratedW: 4000,
       ratedOn: 'own',
       output: 'split',
+      frequencyHz: 60,
       price: 0,
       estimated: [],
     }

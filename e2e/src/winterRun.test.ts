@@ -152,7 +152,7 @@ describe('the backup', () => {
     await setField(page, 'generator.cordV', '120')
     const untaken = finding('The cord gives 120 V; the inverter takes 120/240 V.')
     await untaken.waitFor()
-    await page.getByText('its volts are brought to the inverter’s').click()
+    await page.getByText('it is brought to what the inverter takes').click()
     await untaken.waitFor({ state: 'detached' })
     const caution = (hasText: string) => page.locator('[data-caution]', { hasText })
     await caution('Through an inlet and a transfer switch').waitFor()

@@ -10,10 +10,12 @@ import type { Change } from './change.ts'
 import { setField } from './field.ts'
 import { settledGenerator } from './generator.ts'
 
-/** The backup's settings put right; where another service stands, whether its volts fit is for somebody to look at anew. */
+/** The backup's settings put right; where another service or frequency stands, whether it fits is for somebody to look at anew. */
 function settled(before: Design, design: Design): Design {
   const generator = settledGenerator(design)
-  const same = serviceOf(design.inverter) === serviceOf(before.inverter)
+  const same =
+    serviceOf(design.inverter) === serviceOf(before.inverter) &&
+    design.inverter.part.frequencyHz === before.inverter.part.frequencyHz
   return { ...design, generator: same ? generator : { ...generator, adapted: false } }
 }
 

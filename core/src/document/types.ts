@@ -17,7 +17,7 @@ export type {
 export type { CircuitChoice, DeviceKind, DisconnectChoice, House, Laid, Wall } from './wiring.ts'
 
 /** Version of the document format this program writes. */
-export const DESIGN_VERSION = 12
+export const DESIGN_VERSION = 13
 export const DESIGN_FORMAT = 'ambrel-design'
 
 /**
@@ -444,6 +444,7 @@ export interface GeneratorPart {
   ratedOn: 'petrol' | 'own'
   /** what its outlet gives: one voltage of a single live wire, what the houses of its country have, or three phases */
   output: GeneratorOutput
+  frequencyHz: 'unknown' | 50 | 60
   price: number
   /** names of its figures that are estimates, until the data sheet's take their place */
   estimated: string[]

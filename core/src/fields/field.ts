@@ -150,7 +150,9 @@ export type FieldOf<V> = [V] extends [boolean]
             ? TextsField
             : [V] extends [readonly (infer R)[]]
               ? RowsField<R>
-              : PartField<NonNullable<V>>
+              : [V] extends [string | number]
+                ? ChoiceField<V>
+                : PartField<NonNullable<V>>
 
 /** A table whose noun does not matter. */
 export type AnyTable = Readonly<Record<string, Field>>

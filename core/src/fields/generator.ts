@@ -62,6 +62,16 @@ export const GENERATOR_PART: FieldTable<GeneratorPart> = {
     'By the plate of its outlet: one voltage, 120 V or 230 V; or what a house has, 120/240 V or 230 V. Small sets where houses have 120/240 V give 120 V alone, which a split-phase inverter does not take.',
     since(12, 'unknown'),
   ),
+  frequencyHz: choice<GeneratorPart['frequencyHz']>(
+    'Frequency of the set',
+    [
+      { value: 'unknown', label: 'nobody has looked' },
+      { value: 50, label: '50 Hz' },
+      { value: 60, label: '60 Hz' },
+    ],
+    'By its plate. An inverter made for 60 Hz mostly refuses a set of 50 and the other way round; one that lets it through brings it to every motor and clock.',
+    since(13, 'unknown'),
+  ),
   price: number('Price', 'money', 0, 1e7, 'As quoted.', { step: 10 }),
   estimated: estimates(),
 }
@@ -96,8 +106,8 @@ export const GENERATOR: FieldTable<Generator> = {
     since(9, 'unknown'),
   ),
   adapted: flag(
-    'its volts are brought to the inverter’s',
-    'By a step-up transformer between, a selector that gives all its power on one voltage, or an inverter whose manual takes it as it is.',
+    'it is brought to what the inverter takes',
+    'By a step-up transformer between, a selector that gives all its power on one voltage, or an inverter whose manual takes its volts and hertz as they are.',
     since(12, false),
   ),
   startBy: choice(

@@ -3,7 +3,7 @@ import { ownCharger, takeSet } from '../change/generator.ts'
 import { setStacking, takeInverter } from '../change/inverter.ts'
 import { derive } from '../derive/derive.ts'
 import { copperDraw, gannetSkerry, larkspurBench } from '../design/samples.ts'
-import type { Design, GeneratorOutput, Inverter } from '../document/types.ts'
+import type { Design, GeneratorOutput, GeneratorPart, Inverter } from '../document/types.ts'
 import { generatorParts } from '../parts/shelf.ts'
 import { findings } from '../rules/registry.ts'
 import { suggestGenerator } from '../suggest/generator.ts'
@@ -16,6 +16,11 @@ import { takenShare } from './taken.ts'
 const giving = (output: GeneratorOutput, make: () => Design = larkspurBench): Design => {
   const design = make()
   design.generator.part.output = output
+  return design
+}
+const ofHz = (frequencyHz: GeneratorPart['frequencyHz']): Design => {
+  const design = larkspurBench()
+  design.generator.part.frequencyHz = frequencyHz
   return design
 }
 const joined = (topology: Inverter['part']['topology'], stacking: Inverter['stacking'], quantity: number): Inverter => {
@@ -60,15 +65,44 @@ describe('what an inverter takes of a set', () => {
     expect(terms.at(-1)).toMatchObject({ value: 0.5 })
   })
 
-  it('what it does not take is not there in the winter run', () => {
-    const year = new WinterEngine().year(giving('single'), 7, 0)
+  it.each([
+    ['of one live wire', giving('single')],
+    ['of 50 Hz behind an inverter of 60', ofHz(50)],
+  ])('one %s is not there in the winter run', (_, design) => {
+    const year = new WinterEngine().year(design, 7, 0)
     expect(year.generatorHours).toBe(0)
     expect(year.generatorWh).toBe(0)
     expect(year.shortHours.must).toBeGreaterThan(0)
   })
 
-  it('a charger of its own takes any', () => {
-    const design = giving('single')
+  it.each([
+    ['unknown', 1],
+    [60, 1],
+    [50, 0],
+  ] as const)('a set of %s Hz gives %s of itself to an inverter of 60', (frequencyHz, share) => {
+    expect(takenShare(ofHz(frequencyHz))).toBe(share)
+    const through = ofHz(frequencyHz)
+    through.generator.adapted = true
+    expect(takenShare(through)).toBe(1)
+  })
+
+  it('both what it gives and what is taken are told, with their hertz where those differ', () => {
+    const told = (design: Design) =>
+      findings({ design, derived: derive(design), winter: null })
+        .filter(({ id }) => id === 'generator.output')
+        .map(({ says }) => said(says).replace(/\s/g, ' '))
+    expect(told(ofHz(50))).toEqual(['“Propane open-frame set 7 kW” makes 50 Hz, the inverter 60 Hz.'])
+    const other = ofHz(50)
+    other.generator.part.output = 'single'
+    expect(told(other)).toEqual([
+      '“Propane open-frame set 7 kW” gives 120 V alone at 50 Hz; the inverter takes 120/240 V at 60 Hz.',
+    ])
+    const through = ofHz(50)
+    through.generator.adapted = true
+    expect(told(through)).toEqual(['While “Propane open-frame set 7 kW” runs the house has 50 Hz instead of 60 Hz.'])
+  })
+
+  it.each([giving('single'), ofHz(50)])('a charger of its own takes any', (design) => {
     design.generator.charger = 'separate'
     expect(new WinterEngine().year(design, 7, 0).generatorHours).toBeGreaterThan(0)
   })
@@ -88,6 +122,7 @@ describe('another set', () => {
     const stays = takeInverter({ ...design.inverter.part, id: 'like', ratedW: 5000 })(design)
     expect(stays.generator.adapted).toBe(true)
     expect(takeInverter({ ...design.inverter.part, topology: 'single-120' })(design).generator.adapted).toBe(false)
+    expect(takeInverter({ ...design.inverter.part, frequencyHz: 50 })(design).generator.adapted).toBe(false)
     const single = { ...copperDraw(), inverter: joined('single-120', 'parallel', 2) }
     single.generator.adapted = true
     expect(setStacking('split-pair')(single).generator.adapted).toBe(false)

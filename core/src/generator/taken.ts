@@ -10,12 +10,22 @@ const TAKEN: Record<GeneratorOutput, Record<Service, number>> = {
   'three-phase': { 'split-phase': 0, 'single-120': 1 / 3, 'single-230': 1 / 3, 'three-phase': 1 },
 }
 
+/**
+ * Whether a set that runs through the inverter is known to make another frequency than it. A charger of its own takes
+ * either; a transformer changes none.
+ */
+export const isOfOtherHz = ({ generator, inverter }: Pick<Design, 'generator' | 'inverter'>): boolean =>
+  generator.kind === 'generator' &&
+  generator.charger !== 'separate' &&
+  generator.part.frequencyHz !== 'unknown' &&
+  generator.part.frequencyHz !== inverter.part.frequencyHz
+
 /** So far from its own volts an inverter still takes a cord: 208 V of two phases for 240 V. */
 const CORD_BAND = 0.15
 
 /**
  * Share of its power that a backup can bring to the inverter's input: 0 where the inverter does not take what it gives.
- * One that charges the bank by a charger of its own, or whose volts are brought to the inverter's, brings all.
+ * One that charges the bank by a charger of its own, or that is brought to what the inverter takes, brings all.
  * @returns 0…1
  * Source: inverters pass another source on as it is, so its live wires must be those of the house; the windings of a set
  * share its rating between them.
@@ -25,7 +35,7 @@ const CORD_BAND = 0.15
 export function takenShare({ generator, inverter }: Pick<Design, 'generator' | 'inverter'>): number {
   const { kind, charger, adapted, cordV, part } = generator
   if (kind === 'vehicle' || charger === 'separate' || adapted) return 1
-  if (kind === 'generator') return TAKEN[part.output][serviceOf(inverter)]
+  if (kind === 'generator') return isOfOtherHz({ generator, inverter }) ? 0 : TAKEN[part.output][serviceOf(inverter)]
   return isNear(cordV, acrossVolts(inverter)) ? 1 : 0
 }
 
@@ -45,6 +55,6 @@ export function gridIsTaken({ grid, inverter }: Pick<Design, 'grid' | 'inverter'
 export const isTaken = (design: Pick<Design, 'generator' | 'inverter'>): boolean =>
   design.generator.present && takenShare(design) > 0
 
-/** Whether the inverter takes all that the backup gives without anything that brings its volts to the inverter's. */
+/** Whether the inverter takes all that the backup gives without anything that brings it to what the inverter takes. */
 export const fitsAsItIs = ({ generator, inverter }: Pick<Design, 'generator' | 'inverter'>): boolean =>
   takenShare({ inverter, generator: { ...generator, adapted: false } }) === 1

@@ -237,6 +237,7 @@ function generatorFrom(said: Said<GeneratorPart>): LabelledPart<'generator'> {
     ratedW: () => 0,
     ratedOn: () => 'own',
     output: () => 'unknown',
+    frequencyHz: () => 'unknown',
     price: () => 0,
   })
 }

@@ -135,6 +135,11 @@ describe('other sheets as text', () => {
     ['generator', 'Rated power 2.2 kW\nVoltage 120 V, 12 V DC outlet', { ratedW: 2200, output: 'single' }],
     ['generator', 'Running watts 6500\nAC voltage 120/240 V', { ratedW: 6500, output: 'split' }],
     ['generator', 'Rated power 8 kW\nThree-phase 230/400 V', { ratedW: 8000, output: 'three-phase' }],
+    ['generator', 'Rated power 8 kW\nFrequency 50 Hz', { ratedW: 8000, frequencyHz: 50 }],
+    ['generator', 'Rated power 8 kW\n60Hz, 3600 rpm', { ratedW: 8000, frequencyHz: 60 }],
+    ['generator', 'Rated power 8 kW\nFrequency 50/60 Hz', { ratedW: 8000 }],
+    ['generator', 'Rated power 8 kW\nFrequency 60 Hz or 50 Hz', { ratedW: 8000 }],
+    ['inverter', 'Output frequency 50 Hz', { frequencyHz: 50 }],
     ['module', 'nothing of use', {}],
     ['controller', '', {}],
   ])('%s: %s', (kind, text, expected) => {

@@ -249,6 +249,9 @@ function readRule(each: Rule, lines: readonly string[], taken: Set<number>, vocV
 const bankOf = (volts: 12 | 24 | 48) =>
   new RegExp(String.raw`(?:battery|system)\b[^\n]{0,20}\bvoltages?\b[^\n]*\b${volts}(?:\.0)?\s*(?:V|/|,|\b)`, 'i')
 
+/** A line that names one frequency of the two: `60 Hz`, not `50/60 Hz`. */
+const onlyHz = (hz: 50 | 60) => new RegExp(String.raw`^(?!.*\b${110 - hz}\s*(?:/|-|–|hz)).*\b${hz}\s*hz\b`, 'i')
+
 /** What words of a sheet decide, rather than figures. */
 const WORDS: { kind: LabelKind; key: string; value: unknown; words: RegExp }[] = [
   { kind: 'battery', key: 'chemistry', value: 'lfp', words: /li-?fe-?po4|\blfp\b|lithium[- ]iron/i },
@@ -277,6 +280,9 @@ const WORDS: { kind: LabelKind; key: string; value: unknown; words: RegExp }[] =
   { kind: 'generator', key: 'output', value: 'three-phase', words: /three[- ]phase|120\s*\/\s*208|230\s*\/\s*400/i },
   { kind: 'generator', key: 'output', value: 'split', words: /120\s*\/\s*240|\b(?:220|230|240)\s*v\b/i },
   { kind: 'generator', key: 'output', value: 'single', words: /\b(?:110|115|120)\s*v\b/i },
+  ...(['inverter', 'generator'] as const).flatMap((kind) =>
+    ([50, 60] as const).map((value) => ({ kind, key: 'frequencyHz', value, words: onlyHz(value) })),
+  ),
   { kind: 'generator', key: 'fuel', value: 'propane', words: /propane|\blpg?\b/i },
   { kind: 'generator', key: 'fuel', value: 'diesel', words: /diesel/i },
   { kind: 'generator', key: 'fuel', value: 'petrol', words: /gasoline|petrol|unleaded/i },

@@ -393,15 +393,15 @@ export const inverterParts: InverterPart[] = [
 
 // prettier-ignore
 export const generatorParts: GeneratorPart[] = [
-  { id: 'petrol-2k', name: 'Petrol inverter set 2.2 kW', fuel: 'petrol', ratedW: 2200, ratedOn: 'petrol', output: 'single', price: 950, estimated: [] },
-  { id: 'petrol-3k5', name: 'Petrol inverter set 3.5 kW', fuel: 'petrol', ratedW: 3500, ratedOn: 'petrol', output: 'single', price: 1250, estimated: [] },
-  { id: 'petrol-5k', name: 'Petrol inverter set 5 kW', fuel: 'petrol', ratedW: 5000, ratedOn: 'petrol', output: 'split', price: 1900, estimated: [] },
-  { id: 'propane-5k', name: 'Propane open-frame set 5 kW', fuel: 'propane', ratedW: 5000, ratedOn: 'petrol', output: 'split', price: 1000, estimated: [] },
-  { id: 'propane-7k', name: 'Propane open-frame set 7 kW', fuel: 'propane', ratedW: 7000, ratedOn: 'petrol', output: 'split', price: 1400, estimated: [] },
-  { id: 'propane-11k', name: 'Propane standby set 11 kW', fuel: 'propane', ratedW: 11000, ratedOn: 'petrol', output: 'split', price: 3900, estimated: [] },
-  { id: 'diesel-12k', name: 'Slow diesel set 12 kW', fuel: 'diesel', ratedW: 12000, ratedOn: 'petrol', output: 'split', price: 8200, estimated: [] },
-  { id: 'diesel-9k-3', name: 'Slow diesel set 9 kW, three phases', fuel: 'diesel', ratedW: 9000, ratedOn: 'petrol', output: 'three-phase', price: 6900, estimated: [] },
-  { id: 'diesel-8k', name: 'Slow diesel set 8 kW', fuel: 'diesel', ratedW: 8000, ratedOn: 'petrol', output: 'split', price: 6200, estimated: [] },
+  { id: 'petrol-2k', name: 'Petrol inverter set 2.2 kW', fuel: 'petrol', ratedW: 2200, ratedOn: 'petrol', output: 'single', frequencyHz: 'unknown', price: 950, estimated: [] },
+  { id: 'petrol-3k5', name: 'Petrol inverter set 3.5 kW', fuel: 'petrol', ratedW: 3500, ratedOn: 'petrol', output: 'single', frequencyHz: 'unknown', price: 1250, estimated: [] },
+  { id: 'petrol-5k', name: 'Petrol inverter set 5 kW', fuel: 'petrol', ratedW: 5000, ratedOn: 'petrol', output: 'split', frequencyHz: 'unknown', price: 1900, estimated: [] },
+  { id: 'propane-5k', name: 'Propane open-frame set 5 kW', fuel: 'propane', ratedW: 5000, ratedOn: 'petrol', output: 'split', frequencyHz: 'unknown', price: 1000, estimated: [] },
+  { id: 'propane-7k', name: 'Propane open-frame set 7 kW', fuel: 'propane', ratedW: 7000, ratedOn: 'petrol', output: 'split', frequencyHz: 'unknown', price: 1400, estimated: [] },
+  { id: 'propane-11k', name: 'Propane standby set 11 kW', fuel: 'propane', ratedW: 11000, ratedOn: 'petrol', output: 'split', frequencyHz: 'unknown', price: 3900, estimated: [] },
+  { id: 'diesel-12k', name: 'Slow diesel set 12 kW', fuel: 'diesel', ratedW: 12000, ratedOn: 'petrol', output: 'split', frequencyHz: 'unknown', price: 8200, estimated: [] },
+  { id: 'diesel-9k-3', name: 'Slow diesel set 9 kW, three phases', fuel: 'diesel', ratedW: 9000, ratedOn: 'petrol', output: 'three-phase', frequencyHz: 'unknown', price: 6900, estimated: [] },
+  { id: 'diesel-8k', name: 'Slow diesel set 8 kW', fuel: 'diesel', ratedW: 8000, ratedOn: 'petrol', output: 'split', frequencyHz: 'unknown', price: 6200, estimated: [] },
 ]
 
 /** Tracking controllers that can be bought by themselves; those built into a unit come with it. */

@@ -157,6 +157,14 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['generator.output', 'stop', larkspurBench, (d) => Object.assign(d.generator, { kind: 'shore', cordV: 120 })],
   ['generator.output', 'stop', gannetSkerry, (d) => Object.assign(d.generator, { kind: 'shore', cordV: 120 })],
   ['generator.output', 'open', larkspurBench, (d) => (d.generator.part.output = 'unknown')],
+  ['generator.output', 'stop', larkspurBench, (d) => (d.generator.part.frequencyHz = 50)],
+  ['generator.output', 'stop', gannetSkerry, (d) => (d.generator.part.frequencyHz = 60)],
+  [
+    'generator.output',
+    'watch',
+    larkspurBench,
+    (d) => ((d.generator.part.frequencyHz = 50), (d.generator.adapted = true)),
+  ],
   ['generator.output', 'watch', copperDraw, (d) => (d.generator.part.output = 'split')],
   ['generator.equalise', 'watch', larkspurBench, (d) => (d.generator.equaliseEveryDays = 90)],
   [
@@ -214,6 +222,19 @@ describe('each rule', () => {
     ['generator.refill', larkspurBench, (d: Design): unknown => (d.generator.present = false)],
     ['generator.output', larkspurBench, (): unknown => undefined],
     ['generator.output', gannetSkerry, (d: Design): unknown => (d.generator.part.output = 'split')],
+    ['generator.output', larkspurBench, (d: Design): unknown => (d.generator.part.frequencyHz = 60)],
+    ['generator.output', gannetSkerry, (d: Design): unknown => (d.generator.part.frequencyHz = 50)],
+    [
+      'generator.output',
+      larkspurBench,
+      (d: Design): unknown => ((d.generator.part.frequencyHz = 50), (d.generator.charger = 'separate')),
+    ],
+    [
+      'generator.output',
+      larkspurBench,
+      (d: Design): unknown =>
+        Object.assign(d.generator, { kind: 'shore', part: { ...d.generator.part, frequencyHz: 50 } }),
+    ],
     ['generator.output', copperDraw, (): unknown => undefined],
     ['generator.output', gannetSkerry, (d: Design): unknown => (d.generator.part.output = 'unknown')],
     [

@@ -92,6 +92,7 @@ describe('parts of one’s own', () => {
         ratedW: 2000,
         ratedOn: 'own',
         output: 'split',
+        frequencyHz: 'unknown',
         price: 1,
         estimated: [],
       },

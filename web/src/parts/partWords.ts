@@ -16,7 +16,7 @@ export const LABEL_FIELDS: Record<PartKind, { must: string[]; often: string[] }>
   module: { must: ['vocV', 'iscA'], often: ['ratedW', 'vmpV', 'impA', 'cells'] },
   controller: { must: ['maxInputV', 'outputA'], often: ['kind', 'maxInputA'] },
   inverter: { must: ['ratedW', 'bankV'], often: ['topology', 'surgeW', 'chargerA'] },
-  generator: { must: ['ratedW'], often: ['fuel', 'ratedOn', 'output'] },
+  generator: { must: ['ratedW'], often: ['fuel', 'ratedOn', 'output', 'frequencyHz'] },
 }
 
 type Show = (value: number | null | undefined, unit: string) => string

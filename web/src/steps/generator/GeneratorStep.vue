@@ -55,6 +55,7 @@ const power = computed<GridField[]>(() => {
         'generator.part.ratedW',
         'generator.part.ratedOn',
         'generator.part.output',
+        'generator.part.frequencyHz',
         ...at('neutral', 'loadShareLimit', 'warmUpMin'),
         ...charger,
         'generator.part.price',
