@@ -248,12 +248,13 @@ const NO_CHANGES = [
   'changesBeside',
   'stepsTouched',
   'settledGenerator',
+  'stringsOfLength',
   'inverterFor',
   'unitFor',
   'voltagesFor',
   'followVoltage',
 ]
-const TRIED = ['addArrayOf', 'addString', 'addModuleString', 'tiltBy', 'setInSeries', 'softStart']
+const TRIED = ['addArrayOf', 'addString', 'addModuleString', 'tiltBy', 'setInSeries', 'relayStrings', 'softStart']
 
 const bases = { larkspurBench, larkspurFlooded, gannetSkerry, copperDraw }
 const BASES: Record<string, () => Design> = {

@@ -69,7 +69,7 @@ const OVERSIZE_LIMIT = 1.5
 export const DULL_MONTH = 1.15
 /** Layouts that come closer to what destroys the controller stand behind those that do not. */
 export const COLD_MARGIN = 0.97
-const MOST_IN_SERIES = 40
+export const MOST_IN_SERIES = 40
 
 /**
  * Every legal series × parallel × controller count for a module and a controller, best first: those that bring what is

@@ -214,6 +214,23 @@ export const setInSeries =
     arrays: design.arrays.map((array) => (array.id === arrayId ? { ...array, inSeries } : array)),
   })
 
+/**
+ * The modules of one array in strings of another length: as many as they make, and one where they make none.
+ * @param inSeries ≥ 1
+ */
+export const relayStrings =
+  (arrayId: string, inSeries: number): Change =>
+  (design) => ({
+    ...design,
+    arrays: design.arrays.map((array) =>
+      array.id === arrayId ? { ...array, inSeries, inParallel: stringsOfLength(array, inSeries) } : array,
+    ),
+  })
+
+/** Strings of a length that the modules of an array make, at least one. */
+export const stringsOfLength = (array: Pick<ArrayField, 'inSeries' | 'inParallel'>, inSeries: number): number =>
+  Math.max(1, Math.floor((array.inSeries * array.inParallel) / inSeries))
+
 const FLATTER_DEG = 35
 
 /** Two tilts to begin with: as it stands from October, flatter from April; turned about in the south. */

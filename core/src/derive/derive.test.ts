@@ -137,7 +137,8 @@ describe('rules', () => {
 
   it.each([
     ['array.cold-voltage', 'stop', (d: Design): unknown => (d.arrays[0].inSeries = 12)],
-    ['array.hot-voltage', 'watch', (d: Design): unknown => (d.arrays[0].inSeries = 2)],
+    ['array.hot-voltage', 'stop', (d: Design): unknown => (d.arrays[0].inSeries = 2)],
+    ['array.hot-voltage', 'watch', (d: Design): unknown => (d.arrays[0].inSeries = 3)],
     ['array.input-current', 'stop', (d: Design): unknown => (d.arrays[0].inParallel = 4)],
     ['array.string-fuses', 'watch', (d: Design): unknown => (d.arrays[0].inParallel = 3)],
     ['bank.parallel', 'stop', (d: Design): unknown => (d.bank.inParallel = 17)],

@@ -30,6 +30,7 @@ const FAULTS: Record<string, (design: Design) => unknown> = {
   'a clock of another continent': ({ place }) => (place.utcOffsetH = 7),
   'twelve modules in series': ({ arrays }) => (arrays[0].inSeries = 12),
   'one module in series': ({ arrays }) => (arrays[0].inSeries = 1),
+  'three modules in series': ({ arrays }) => (arrays[0].inSeries = 3),
   'no array': (design) => (design.arrays = []),
   'one string of modules': ({ arrays }) => (arrays[0].inParallel = 1),
   'nine strings of modules': ({ arrays }) => (arrays[0].inParallel = 9),
@@ -107,6 +108,7 @@ describe('the remedies there are', () => {
     for (const id of [
       'array.bank-class',
       'array.cold-voltage',
+      'array.hot-voltage',
       'array.system-voltage',
       'array.unlike',
       'bank.autonomy',

@@ -130,6 +130,17 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['array.missing', 'open', larkspurBench, (d) => (d.arrays = [])],
   ['array.cold-voltage', 'watch', larkspurBench, (d) => (d.arrays[0].inSeries = 10)],
   ['array.hot-voltage', 'sound', larkspurBench, () => {}],
+  ['array.hot-voltage', 'watch', larkspurBench, (d) => (d.arrays[0].inSeries = 3)],
+  ['array.hot-voltage', 'stop', larkspurBench, (d) => (d.arrays[0].inSeries = 2)],
+  // it works, and does not start
+  ['array.hot-voltage', 'stop', larkspurBench, (d) => (d.controllers[0].part.startV = 300)],
+  ['array.hot-voltage', 'watch', larkspurBench, (d) => (d.controllers[0].part.startV = 250)],
+  [
+    'array.hot-voltage',
+    'stop',
+    larkspurBench,
+    (d) => Object.assign(d.controllers[0].part, { kind: 'ac-coupled', outputAcW: 5000, minTrackV: 250 }),
+  ],
   ['inverter.carries', 'watch', larkspurBench, (d) => (d.inverter.part.ratedW = 3600)],
   ['inverter.starts', 'watch', larkspurBench, (d) => (d.inverter.part.surgeW = 10000)],
   // the saw's start is a guess: it is to be measured; the same watts stated, or seen starting

@@ -12,6 +12,7 @@ import {
   trackerInputs,
   type TrackerInput,
 } from '../array/controllers.ts'
+import { heldString } from '../array/heldVolts.ts'
 import { LIGHT_STEP, lowLight } from '../array/lowLight.ts'
 import { HEAT_LOSS, arrayRatedW, lossFactor } from '../array/power.ts'
 import { pick } from '../document/question.ts'
@@ -146,7 +147,7 @@ export function yearHours(design: HoursQuestion, weather: WeatherYear, planes: r
       for (const array of input.arrays) {
         const group = unlike.find(({ arrayIds }) => arrayIds.includes(array.id)) ?? null
         const plane = planes[design.arrays.indexOf(array)]
-        addArrayPower(array, controller.part.kind === 'pulse-width' ? volts : 0, group, weather, plane, on)
+        addArrayPower(array, controller.part, volts, group, weather, plane, on)
       }
       if (held) addHeld(controller.part, input, design.arrays, planes, power)
     }
@@ -215,12 +216,13 @@ function otherWatts({ sources }: HoursQuestion, side: 'ac' | 'dc', startDay: num
 
 /**
  * Faiman cell temperature, linear power coefficient and efficiency by light, inlined for the 8760 hours of a year.
- * @param heldV voltage a pulse-width controller holds the array at; 0 on a tracker
+ * @param busV voltage of the bank, at which a pulse-width controller holds the array, and over which a tracker needs some
  * @param group the unlike strings it works with, or null
  */
 function addArrayPower(
   array: ArrayField,
-  heldV: number,
+  part: ControllerPart,
+  busV: number,
   group: UnlikeGroup | null,
   weather: WeatherYear,
   plane: Float32Array,
@@ -228,6 +230,8 @@ function addArrayPower(
 ): void {
   const losses = lossFactor(array)
   const scale = (arrayRatedW(array) * losses) / 1000
+  const heldV = part.kind === 'pulse-width' ? busV : 0
+  const string = heldString(array, part, busV)
   const heldW = (array.module.impA * array.inParallel * heldV * losses) / 1000
   const gamma = array.module.gammaPctPerK / 100
   const { u0, u1 } = HEAT_LOSS[array.mounting]
@@ -236,6 +240,7 @@ function addArrayPower(
   const lastShare = shares.length - 1.000001
   for (let i = 0; i < HOURS; i++) {
     const irradiance = plane[i]
+    if (string !== null && i % 24 === 0) string.newDay()
     if (irradiance <= 0) continue
     const cellC = airC[i] + irradiance / (u0 + u1 * windMS[i])
     const step = irradiance / LIGHT_STEP
@@ -245,6 +250,7 @@ function addArrayPower(
     let watts = scale * share * irradiance * (1 + gamma * (cellC - 25))
     if (watts < 0) watts = 0
     if (heldV > 0 && watts > heldW * irradiance) watts = heldW * irradiance
+    if (string !== null) watts *= string.share(below, at - below, cellC)
     if (group) watts *= 1 - unlikeLossAt(group, irradiance)
     power[i] += watts
   }

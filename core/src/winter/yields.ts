@@ -60,9 +60,12 @@ export function* arrayYield(engine: WinterEngine, design: YieldQuestion, years: 
   }
 }
 
+/** A tracker that uses a string at all its volts. */
+const ANY_VOLTS = { kind: 'tracker', minTrackV: 0, startV: 0, aboveBankV: 0, startAboveBankV: 0 } as const
+
 const withTrackers = (design: YieldQuestion): YieldQuestion => ({
   ...design,
-  controllers: design.controllers.map((each) => ({ ...each, part: { ...each.part, kind: 'tracker' } })),
+  controllers: design.controllers.map((each) => ({ ...each, part: { ...each.part, ...ANY_VOLTS } })),
 })
 
 /** Every array on a tracker of its own of the same controller. */

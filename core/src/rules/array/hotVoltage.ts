@@ -1,7 +1,21 @@
-import { trackerNeedsV, trackerStartsV } from '../../array/layouts.ts'
-import { sound, watch, type Rule } from '../rule.ts'
-import { volts } from '../../units/say.ts'
+import { MOST_IN_SERIES, stringFits, trackerNeedsV, trackerStartsV } from '../../array/layouts.ts'
+import { relayStrings, stringsOfLength } from '../../change/array.ts'
+import type { ArrayField, ControllerPart, Design } from '../../document/types.ts'
+import { layoutQuestion } from '../../sizing/layoutQuestion.ts'
+import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
+import { counted, volts } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
+
+/** The same modules in the shortest strings that the controller can use on every afternoon and survives on every dawn. */
+function longer(design: Design, { id, module, inSeries, inParallel }: ArrayField, part: ControllerPart): Remedy | null {
+  const question = layoutQuestion(design, module, part, MOST_IN_SERIES)
+  for (let n = inSeries + 1; n <= MOST_IN_SERIES; n++)
+    if (stringFits(question, n)) {
+      const strings = stringsOfLength({ inSeries, inParallel }, n)
+      return { label: say`${n} in series, ${counted(strings, 'string')}`, apply: relayStrings(id, n) }
+    }
+  return null
+}
 
 export const hotVoltageRule: Rule = {
   id: 'array.hot-voltage',
@@ -9,12 +23,28 @@ export const hotVoltageRule: Rule = {
   check: ({ design, derived }) =>
     design.arrays.flatMap((array, i) => {
       const controller = design.controllers.find(({ id }) => id === array.controllerId)
-      if (controller?.part.kind !== 'tracker') return []
+      if (!controller || controller.part.kind === 'pulse-width') return []
       const { hotV } = derived.arrays[i]
       const openV = (hotV * array.module.vocV) / array.module.vmpV
       const needed = trackerNeedsV(controller.part, derived.chargeV)
-      const more = { working: `array.hot-voltage.${array.id}` }
+      const working = `array.hot-voltage.${array.id}`
+      const more = { working, remedy: () => longer(design, array, controller.part) }
       const startsV = trackerStartsV(controller.part, derived.chargeV)
+      const labelV = array.inSeries * array.module.vmpV
+      const labelOpenV = array.inSeries * array.module.vocV
+      if (labelV < needed || labelOpenV < startsV)
+        return [
+          stop(
+            array.id,
+            labelV < needed
+              ? say`${array.name} works at ${volts(labelV)}; its tracker needs ${volts(needed)}.`
+              : say`${array.name} opens at ${volts(labelOpenV)}; charging starts from ${volts(startsV)}.`,
+            controller.part.kind === 'ac-coupled'
+              ? 'A string below it gives little or nothing. Put more modules in series.'
+              : 'A tracker cannot raise the voltage: the bank is never charged full by it, or not at all. Put more modules in series.',
+            more,
+          ),
+        ]
       if (openV < startsV)
         return [
           watch(
@@ -38,7 +68,7 @@ export const hotVoltageRule: Rule = {
               array.id,
               say`${volts(hotV)} on the hottest afternoon.`,
               say`Above the ${volts(needed)} the tracker needs.`,
-              more,
+              { working },
             ),
           ]
     }),
