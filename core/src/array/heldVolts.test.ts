@@ -118,4 +118,13 @@ describe('the run', () => {
     expect(year(2, part).otherWh).toBe(0)
     expect(year(7, part).otherWh).toBeGreaterThan(0)
   })
+
+  it('holds a string at the most volts that its tracker follows', () => {
+    const whole = year(7).arrayWh
+    const held = year(7, { maxTrackV: 110 }).arrayWh
+    // half of the volts at the power point
+    expect(held / whole).toBeGreaterThan(0.42)
+    expect(held / whole).toBeLessThan(0.6)
+    expect(year(7, { maxTrackV: 400 }).arrayWh).toBe(whole)
+  })
 })

@@ -1,6 +1,6 @@
 import { modulesForDay } from '../array/need.ts'
 import type { Design, InverterPart } from '../document/types.ts'
-import { drawsVA, legVA, perWatt } from '../inverter/apparent.ts'
+import { countsVA, legVA, perWatt } from '../inverter/apparent.ts'
 import { legsAtOnce } from '../inverter/legs.ts'
 import { startSeconds, type CoincidentPeak } from '../loads/peak.ts'
 import { inWeek } from '../loads/week.ts'
@@ -41,7 +41,7 @@ export function inverterChoices(
   const by = ({ school }: CoincidentPeak) => ({
     starts: startsOf({ ...loaded, schools: { ...loaded.schools, peak: school } }),
     legW: Math.max(...Object.values(legsAtOnce(loaded, school))),
-    legVA: drawsVA(loaded) ? Math.max(...Object.values(legsAtOnce(loaded, school, perWatt))) : 0,
+    legVA: countsVA(loaded) ? Math.max(...Object.values(legsAtOnce(loaded, school, perWatt))) : 0,
   })
   const ruling = by(peak)
   const other = by(otherPeak)

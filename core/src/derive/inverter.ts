@@ -4,7 +4,7 @@ import { bankOhm } from '../bank/layout.ts'
 import { restedBankV, sag } from '../bank/voltage.ts'
 import type { Design } from '../document/types.ts'
 import { backupPower } from '../generator/backup.ts'
-import { drawsVA, legLoads, legVA, peakVA } from '../inverter/apparent.ts'
+import { countsVA, legLoads, legVA, peakVA } from '../inverter/apparent.ts'
 import { acrossVolts, inverterRating, legsOfService, serviceOf, type LiveLeg } from '../inverter/service.ts'
 import type { StartVerdict } from '../inverter/startVerdict.ts'
 import type { PeakWatts } from '../inverter/surge.ts'
@@ -78,7 +78,7 @@ function ratingSheets(design: Design, peak: CoincidentPeak, hardest: HardestStar
       },
     ),
   )
-  if (drawsVA(design)) {
+  if (countsVA(design)) {
     const most = legs.reduce((so, each) => (each.va > so.va ? each : so))
     add(
       worked('loads.peak-va', 'On at once, in volt-amperes', peakVA(design, peak.school), 'VA', {

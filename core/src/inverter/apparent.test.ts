@@ -3,7 +3,7 @@ import { larkspurBench } from '../design/samples.ts'
 import { derive } from '../derive/derive.ts'
 import { coincidentPeak } from '../loads/peak.ts'
 import { findings } from '../rules/registry.ts'
-import { continuousShare, drawsVA, legLevel, legLoads, legVA, peakVA } from './apparent.ts'
+import { continuousShare, countsVA, legLevel, legLoads, legVA, peakVA } from './apparent.ts'
 
 /** The demo with every load at one power factor. */
 const at = (powerFactor: number) => {
@@ -35,13 +35,18 @@ describe('what is on at once on each leg', () => {
       expect(Math.max(...legs.map(({ share }) => share))).toBeCloseTo(continuousShare(worked).value, 9)
     }
   })
-  it('is not held against volt-amperes where nothing draws more of them than watts', () => {
-    const design = at(1)
-    design.inverter.part.ratedVA = design.inverter.part.ratedW / 2
-    expect(Math.max(...legLoads(design).map(({ share }) => share))).toBeCloseTo(
-      derive(design).worked['inverter.leg-share'].value,
-      9,
-    )
+  it('is held against volt-amperes where nothing draws more of them than watts only if fewer are carried', () => {
+    const share = (ratedVA: (ratedW: number) => number) => {
+      const design = at(1)
+      design.inverter.part.ratedVA = ratedVA(design.inverter.part.ratedW)
+      const { worked } = derive(design)
+      const most = Math.max(...legLoads(design).map((each) => each.share))
+      expect(most).toBeCloseTo(continuousShare(worked).value, 9)
+      return most / worked['inverter.leg-share'].value
+    }
+    expect(share((ratedW) => ratedW)).toBeCloseTo(1, 9)
+    expect(share((ratedW) => 2 * ratedW)).toBeCloseTo(1, 9)
+    expect(share((ratedW) => ratedW / 2)).toBeCloseTo(2, 9)
   })
 })
 
@@ -51,7 +56,7 @@ describe('volt-amperes', () => {
     const ac = design.loads.filter(({ leg }) => leg !== 'DC')
     for (const school of ['coincidence', 'everything'] as const)
       expect(peakVA(design, school)).toBeCloseTo(coincidentPeak(ac, school).continuousW, 6)
-    expect(drawsVA(design)).toBe(false)
+    expect(countsVA(design)).toBe(false)
     expect(derive(design).worked['inverter.va-share']).toBeUndefined()
   })
   it('are the watts ÷ the power factor', () => {

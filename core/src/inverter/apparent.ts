@@ -6,9 +6,11 @@ import { inverterRating, legsOfService, serviceOf, type LiveLeg } from './servic
 
 const acLoads = ({ loads }: Pick<Design, 'loads'>) =>
   loads.filter(({ leg, supply }) => leg !== 'DC' && supply === 'electric')
-/** Whether anything on AC draws more volt-amperes than watts. */
-export const drawsVA = (design: Pick<Design, 'loads'>): boolean =>
-  acLoads(design).some(({ powerFactor }) => powerFactor < 1)
+/** Whether volt-amperes may be nearer to their rating than watts: something on AC draws more of them, or fewer are carried. */
+export const countsVA = (design: Pick<Design, 'loads' | 'inverter'>): boolean => {
+  const { ratedVA, ratedW } = design.inverter.part
+  return (ratedVA ?? ratedW) < ratedW || acLoads(design).some(({ powerFactor }) => powerFactor < 1)
+}
 
 /**
  * Volt-amperes a watt of a load counts as. Added plainly, which errs on the safe side: currents that lead and lag partly
@@ -50,9 +52,9 @@ export interface LegLoad {
 export function legLoads(design: Design): LegLoad[] {
   const { inverter, schools } = design
   const watts = legsAtOnce(design, schools.peak)
-  const va = drawsVA(design) ? legsAtOnce(design, schools.peak, perWatt) : watts
+  const va = countsVA(design) ? legsAtOnce(design, schools.peak, perWatt) : watts
   const { legW } = inverterRating(design)
-  const byVA = drawsVA(design) ? 1 / legVA(design) : 0
+  const byVA = countsVA(design) ? 1 / legVA(design) : 0
   return legsOfService(serviceOf(inverter)).map((leg) => ({
     ...{ leg, watts: watts[leg], va: va[leg] },
     share: Math.max(watts[leg] / legW, va[leg] * byVA),

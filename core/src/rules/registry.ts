@@ -41,6 +41,9 @@ import { starts } from './inverter/starts.ts'
 import { acCoupled } from './inverter/acCoupled.ts'
 import { derated } from './inverter/derated.ts'
 import { frequency } from './inverter/frequency.ts'
+import { lowCut } from './inverter/lowCut.ts'
+import { trackRange } from './array/trackRange.ts'
+import { backupCarries } from './generator/backupCarries.ts'
 import { highCut } from './inverter/highCut.ts'
 import { idleDraw } from './inverter/idleDraw.ts'
 import { powerBox } from './inverter/box.ts'
@@ -109,6 +112,7 @@ export const RULES: readonly Rule[] = [
   systemVoltage,
   breakerVolts,
   hotVoltageRule,
+  trackRange,
   inputCurrent,
   stringFuses,
   unlikeStrings,
@@ -120,6 +124,7 @@ export const RULES: readonly Rule[] = [
   starts,
   voltageClass,
   highCut,
+  lowCut,
   derated,
   transferRelay,
   idleDraw,
@@ -132,6 +137,7 @@ export const RULES: readonly Rule[] = [
   startLevel,
   dumpLoad,
   output,
+  backupCarries,
   chargerOverBank,
   equalising,
   refill,

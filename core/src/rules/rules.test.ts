@@ -132,6 +132,26 @@ const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['array.hot-voltage', 'sound', larkspurBench, () => {}],
   ['array.hot-voltage', 'watch', larkspurBench, (d) => (d.arrays[0].inSeries = 3)],
   ['array.hot-voltage', 'stop', larkspurBench, (d) => (d.arrays[0].inSeries = 2)],
+  ['array.track-range', 'watch', larkspurBench, (d) => (d.controllers[0].part.maxTrackV = 200)],
+  ['generator.carries', 'watch', larkspurBench, (d) => (d.generator.part.ratedW = 2000)],
+  ['generator.carries', 'watch', larkspurBench, (d) => Object.assign(d.generator, { kind: 'shore', cordA: 5 })],
+  ['inverter.low-cut', 'watch', larkspurFlooded, (d) => (d.bank.cutoffStateOfCharge = 0.1)],
+  ['inverter.low-cut', 'watch', larkspurFlooded, (d) => (d.inverter.part.lowCutV = 36)],
+  ['inverter.legs-there', 'stop', larkspurBench, (d) => (d.inverter.part.topology = 'single-230')],
+  ['inverter.carries', 'stop', larkspurBench, (d) => (d.inverter.part.ratedVA = 2000)],
+  ['bank.charge-rate', 'watch', larkspurFlooded, (d) => (d.bank.part.maxChargeA = 20)],
+  [
+    'bank.charge-rate',
+    'stop',
+    larkspurBench,
+    (d) => ((d.bank.part.maxChargeA = 3), (d.controllers[0].part.kind = 'pulse-width')),
+  ],
+  [
+    'generator.charger-over-bank',
+    'stop',
+    larkspurBench,
+    (d) => ((d.bank.part.maxChargeA = 5), (d.generator.kind = 'vehicle')),
+  ],
   // it works, and does not start
   ['array.hot-voltage', 'stop', larkspurBench, (d) => (d.controllers[0].part.startV = 300)],
   ['array.hot-voltage', 'watch', larkspurBench, (d) => (d.controllers[0].part.startV = 250)],
@@ -234,6 +254,24 @@ describe('each rule', () => {
     ['generator.output', larkspurBench, (): unknown => undefined],
     ['generator.output', gannetSkerry, (d: Design): unknown => (d.generator.part.output = 'split')],
     ['generator.output', larkspurBench, (d: Design): unknown => (d.generator.part.frequencyHz = 60)],
+    ['array.track-range', larkspurBench, (): unknown => undefined],
+    ['generator.carries', larkspurBench, (): unknown => undefined],
+    [
+      'generator.carries',
+      larkspurBench,
+      (d: Design): unknown => ((d.generator.part.ratedW = 2000), (d.generator.charger = 'separate')),
+    ],
+    ['inverter.low-cut', larkspurFlooded, (): unknown => undefined],
+    ['inverter.low-cut', larkspurBench, (d: Design): unknown => (d.bank.cutoffStateOfCharge = 0)],
+    ['inverter.legs-there', gannetSkerry, (): unknown => undefined],
+    [
+      'inverter.legs-there',
+      larkspurBench,
+      (d: Design): unknown => (
+        (d.inverter.part.topology = 'single-230'),
+        d.loads.forEach((load) => (load.leg = load.leg === 'AB' ? 'C' : load.leg))
+      ),
+    ],
     ['generator.output', gannetSkerry, (d: Design): unknown => (d.generator.part.frequencyHz = 50)],
     [
       'generator.output',

@@ -214,6 +214,16 @@ function otherWatts({ sources }: HoursQuestion, side: 'ac' | 'dc', startDay: num
   })
 }
 
+/** Colder the cells of a run are not while the sun shines on them, °C. */
+const COLDEST_C = -60
+
+/** Volts below its power point that a controller holds an array at, V; 0 for none. */
+function mostVolts({ module, inSeries }: ArrayField, { kind, maxTrackV }: ControllerPart, busV: number): number {
+  if (kind === 'pulse-width') return busV
+  const coldV = inSeries * module.vmpV * (1 + (module.gammaPctPerK / 100) * (COLDEST_C - 25))
+  return coldV > maxTrackV ? maxTrackV : 0
+}
+
 /**
  * Faiman cell temperature, linear power coefficient and efficiency by light, inlined for the 8760 hours of a year.
  * @param busV voltage of the bank, at which a pulse-width controller holds the array, and over which a tracker needs some
@@ -230,7 +240,7 @@ function addArrayPower(
 ): void {
   const losses = lossFactor(array)
   const scale = (arrayRatedW(array) * losses) / 1000
-  const heldV = part.kind === 'pulse-width' ? busV : 0
+  const heldV = mostVolts(array, part, busV)
   const string = heldString(array, part, busV)
   const heldW = (array.module.impA * array.inParallel * heldV * losses) / 1000
   const gamma = array.module.gammaPctPerK / 100

@@ -61,7 +61,14 @@ export function* arrayYield(engine: WinterEngine, design: YieldQuestion, years: 
 }
 
 /** A tracker that uses a string at all its volts. */
-const ANY_VOLTS = { kind: 'tracker', minTrackV: 0, startV: 0, aboveBankV: 0, startAboveBankV: 0 } as const
+const ANY_VOLTS = {
+  kind: 'tracker',
+  maxTrackV: 1e6,
+  minTrackV: 0,
+  startV: 0,
+  aboveBankV: 0,
+  startAboveBankV: 0,
+} as const
 
 const withTrackers = (design: YieldQuestion): YieldQuestion => ({
   ...design,

@@ -40,20 +40,24 @@ export const chargeRate: Rule = {
     const more = { working: 'bank.charge-rate' }
     const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
     const chargeA = sunChargeA(design, bankNominalV(bank))
-    if (managed)
-      return chargeA > limitA
-        ? [
-            watch(
-              'bank',
-              say`The sun can push ${amount(chargeA, 'A')}; the units take ${amount(limitA, 'A')}.`,
-              'Set the controllers’ charging current, or the management unit will disconnect on a bright day.',
-              { ...more, ...setTo(design, limitA) },
-            ),
-          ]
-        : [sound('bank', say`Charged at up to ${shown}.`, 'Within what the units accept.', more)]
+    // by what the chemistry stands the maker's own limit is not yet kept
+    if (chargeA > limitA && (managed || rate <= high)) {
+      const set = setTo(design, limitA)
+      const happens = managed ? 'the management unit disconnects on a bright day' : 'the bank overheats and gasses'
+      return [
+        (set.remedy ? watch : stop)(
+          'bank',
+          say`The sun can push ${amount(chargeA, 'A')}; the units take ${amount(limitA, 'A')}.`,
+          set.remedy
+            ? `Set the controllers’ charging current, or ${happens}.`
+            : `Its controllers cannot be set, and ${happens}. Less array, or a larger bank.`,
+          { ...more, ...set },
+        ),
+      ]
+    }
+    if (managed) return [sound('bank', say`Charged at up to ${shown}.`, 'Within what the units accept.', more)]
     if (rate > high) {
-      const highA = high * ratedAh(bank.part) * bank.inParallel
-      const set = setTo(design, highA)
+      const set = setTo(design, Math.min(high * ratedAh(bank.part) * bank.inParallel, limitA))
       return [
         (set.remedy ? watch : stop)(
           'bank',

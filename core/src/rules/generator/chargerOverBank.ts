@@ -28,7 +28,7 @@ export const chargerOverBank: Rule = {
     }
     // a charger is turned down; a cable from an alternator is not
     return [
-      (managed || (!vehicle && limitA >= 1) ? watch : stop)(
+      (!vehicle && limitA >= 1 ? watch : stop)(
         'generator',
         say`${vehicle ? 'The vehicle' : 'The charger'} can push ${amount(chargeA, 'A')}; the bank takes ${amount(limitA, 'A')}.`,
         managed

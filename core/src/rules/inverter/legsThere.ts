@@ -1,7 +1,7 @@
 import { setOfLoads } from '../../change/loads.ts'
-import type { Leg } from '../../document/types.ts'
+import type { Design, Leg } from '../../document/types.ts'
 import { serviceOf, type Service } from '../../inverter/service.ts'
-import { stop, type Rule } from '../rule.ts'
+import { stop, type Body, type Rule } from '../rule.ts'
 import { say } from '../../units/words.ts'
 
 /** What a service cannot give, whatever way it is wired: two legs of 120 V, or three phases. */
@@ -12,12 +12,37 @@ const LACKS: Record<Service, { legs: readonly Leg[]; needs: string; gives: strin
   'three-phase': { legs: [], needs: '', gives: '', to: 'A' },
 }
 
+/**
+ * A house of two legs of 120 V behind an inverter of 230 V: what hangs on one leg gets twice its volts. That something lies
+ * across two legs tells it from one of three phases.
+ */
+function ofOtherVolts({ inverter, loads }: Design): Body[] {
+  if (serviceOf(inverter) !== 'single-230') return []
+  const electric = loads.filter(({ supply, leg }) => supply === 'electric' && leg !== 'DC')
+  if (!electric.some(({ leg }) => leg === 'AB')) return []
+  const doubled = electric.filter(({ leg }) => leg === 'A' || leg === 'B')
+  if (doubled.length === 0) return []
+  return [
+    stop(
+      'inverter',
+      say`The loads lie on two legs of 120 V; the inverter gives one of 230 V.`,
+      say`What is made for 120 V burns on it: ${doubled[0].name}${doubled.length > 1 ? say` and ${doubled.length - 1} more` : ''}. An inverter of two legs, or appliances made for 230 V.`,
+      {
+        remedy: {
+          label: 'all are made for 230 V',
+          apply: setOfLoads(new Set(electric.map(({ id }) => id)), 'leg', 'A'),
+        },
+      },
+    ),
+  ]
+}
+
 export const legsThere: Rule = {
   id: 'inverter.legs-there',
   step: 'inverter',
   check: ({ design }) => {
     const { legs, needs, gives, to } = LACKS[serviceOf(design.inverter)]
-    return design.loads
+    const lacking = design.loads
       .filter(({ leg, supply }) => supply === 'electric' && legs.includes(leg))
       .map((load) =>
         stop(
@@ -32,5 +57,6 @@ export const legsThere: Rule = {
           },
         ),
       )
+    return [...ofOtherVolts(design), ...lacking]
   },
 }
