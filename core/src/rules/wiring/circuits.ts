@@ -8,8 +8,9 @@ import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
 export const circuitsCarry: Rule = {
   id: 'wiring.runs',
   step: 'wiring',
-  check: ({ derived: { circuits } }) => {
-    const found = circuits.flatMap(findingsOf)
+  check: ({ derived: { circuits, link, worked } }) => {
+    const ofFullLoad = Math.min(1, link.loadA / worked['inverter.low-voltage-current'].value)
+    const found = circuits.flatMap((each) => findingsOf(each, ofFullLoad))
     return found.length > 0
       ? found
       : [
@@ -24,7 +25,16 @@ export const circuitsCarry: Rule = {
 
 type Body = ReturnType<typeof stop>
 
-const findingsOf = (worked: WorkedCircuit): Body[] => worked.faults.map((fault) => TELL[fault](worked))
+/** @param ofFullLoad share of the inverter's full load that is on at once */
+const findingsOf = (worked: WorkedCircuit, ofFullLoad: number): Body[] =>
+  worked.faults.map((fault) => TELL[fault](worked, ofFullLoad))
+
+/** Circuits through which all of the house goes: their working current is that of the inverter's full load. */
+const OF_FULL_LOAD = /^(bank|battery|inverter|panel|meter|bypass|changeover)/
+
+/** What flows in a circuit for hours on an ordinary day, A. */
+const usualA = ({ circuit: { id, workingA } }: WorkedCircuit, ofFullLoad: number): number =>
+  OF_FULL_LOAD.test(id) ? workingA * ofFullLoad : workingA
 
 /** Whoever chose a conductor may leave it to the program again. */
 const thinnestRemedy = ({ circuit, own }: WorkedCircuit): { remedy?: Remedy } =>
@@ -41,7 +51,7 @@ const named = ({ circuit, conductor }: WorkedCircuit): Words =>
 /** What loses more of its volts does not run what hangs on it. */
 const USELESS_DROP_PCT = 20
 
-const TELL: Record<Fault, (worked: WorkedCircuit) => Body> = {
+const TELL: Record<Fault, (worked: WorkedCircuit, ofFullLoad: number) => Body> = {
   'no-conductor': ({ circuit }) =>
     stop(
       circuit.id,
@@ -82,13 +92,20 @@ const TELL: Record<Fault, (worked: WorkedCircuit) => Body> = {
       say`${circuit.name} needs a device for ${amps(circuit.designA)}.`,
       'No single standard fuse or breaker is made for that. Split it into two circuits.',
     ),
-  'device-small': (worked) =>
-    watch(
-      worked.circuit.id,
-      say`The ${amps(worked.device!.amps!)} ${DEVICE_NAMES[worked.device!.kind]} of ${worked.circuit.name} opens while it works: ${amps(worked.circuit.designA)} are wanted.`,
+  'device-small': (worked, ofFullLoad) => {
+    const { circuit, device } = worked
+    const flowsA = usualA(worked, ofFullLoad)
+    const opens = device!.amps! < flowsA
+    const which = say`The ${amps(device!.amps!)} ${DEVICE_NAMES[device!.kind]} of ${circuit.name}`
+    return (opens ? stop : watch)(
+      circuit.id,
+      opens
+        ? say`${which} opens while it works: ${amps(flowsA)} flow.`
+        : say`${which} may open while it works: ${amps(circuit.designA)} are wanted.`,
       'A device is chosen a quarter above what flows for hours.',
       withoutDevice(worked),
-    ),
+    )
+  },
   'device-over-modules': ({ circuit, device }) =>
     stop(
       circuit.id,
