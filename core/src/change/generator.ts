@@ -2,6 +2,7 @@ import { ratedAh } from '../bank/layout.ts'
 import { stringsAtLimit } from '../bank/strings.ts'
 import { nextId } from '../design/defaults.ts'
 import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
+import { mostChargerA } from '../generator/backup.ts'
 import { newSource } from '../generator/sources.ts'
 import type { BackupKind, Design, Generator, GeneratorPart, OtherSource } from '../document/types.ts'
 import { addTo } from './field.ts'
@@ -33,13 +34,14 @@ export function settledGenerator({ generator, bank, inverter }: Design): Generat
 const OWN_CHARGER_RATE = 0.15
 const OWN_CHARGER_A = 60
 
-/** The backup on the bank by a charger of its own, as large as suits the bank. */
+/** The backup on the bank by a charger of its own, as large as suits the bank and as the backup carries. */
 export const ownCharger: Change = (design) => {
   const { bank, generator } = design
   const limitA = bank.part.maxChargeA * stringsAtLimit(bank)
   const suitsA = OWN_CHARGER_RATE * ratedAh(bank.part) * bank.inParallel
-  const separateChargerA = Math.max(1, Math.floor(Math.min(limitA, OWN_CHARGER_A, suitsA)))
-  return { ...design, generator: { ...generator, charger: 'separate', separateChargerA, chargeLimitA: null } }
+  const own: Design = { ...design, generator: { ...generator, charger: 'separate', chargeLimitA: null } }
+  const separateChargerA = Math.max(1, Math.floor(Math.min(limitA, OWN_CHARGER_A, suitsA, mostChargerA(own))))
+  return { ...own, generator: { ...own.generator, separateChargerA } }
 }
 
 /** Another set; whether its volts fit is for somebody to look at anew. */

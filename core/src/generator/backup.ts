@@ -78,3 +78,9 @@ export function economicalChargeA(design: Design): number {
   })
   return Math.min(chargeA, (realW * ECONOMICAL_LOAD * chargerEfficiency) / bankNominalV(design.bank))
 }
+
+/** Most amps that what charges the bank may be set to, so that it draws of a set what is planned, or of a cord all, A. */
+export function mostChargerA(design: Design): number {
+  const { acW, chargerEfficiency } = backupPower(design)
+  return (acW * chargerEfficiency) / bankNominalV(design.bank)
+}

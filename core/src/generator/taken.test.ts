@@ -145,6 +145,20 @@ describe('another set', () => {
 })
 
 describe('a charger of its own', () => {
+  it('draws no more than is planned of a small set', () => {
+    const design = giving('single')
+    design.generator.part.ratedW = 2000
+    const mended = ownCharger(design)
+    const { chargerAcW, acW } = backupPower(mended)
+    expect(chargerAcW).toBeLessThanOrEqual(acW)
+    expect(chargerAcW).toBeGreaterThan(0.9 * acW)
+    expect(
+      findings({ design: mended, derived: derive(mended), winter: null }).filter(
+        ({ id }) => id === 'generator.carries',
+      ),
+    ).toEqual([])
+  })
+
   it('is as large as suits the bank', () => {
     const design = giving('single')
     design.bank.part.maxChargeA = 4

@@ -1,19 +1,38 @@
+import { setField } from '../../change/field.ts'
 import { ownCharger } from '../../change/generator.ts'
-import { backupPower } from '../../generator/backup.ts'
+import { backupPower, mostChargerA } from '../../generator/backup.ts'
 import { isTaken } from '../../generator/taken.ts'
-import { watch, type Rule } from '../rule.ts'
+import { stop, watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
-/** A set or cord through which the house runs while it charges, and what can be on then. */
+/** What is drawn of a set or cord: the house that runs through it and what can be on then, or the charger behind it. */
 export const backupCarries: Rule = {
   id: 'generator.carries',
   step: 'generator',
   check: ({ design, derived: { peak } }) => {
     const { kind, part } = design.generator
-    const { passesHouse, realW } = backupPower(design)
-    if (!isTaken(design) || !passesHouse || peak.continuousW <= realW) return []
+    const { passesHouse, realW, chargerAcW } = backupPower(design)
     const name = kind === 'shore' ? 'the cord' : say`“${part.name}”`
+    if (isTaken(design) && kind !== 'vehicle' && !passesHouse && chargerAcW > realW) {
+      const amps = Math.floor(mostChargerA(design))
+      return [
+        stop(
+          'generator',
+          say`The charger draws ${amount(chargerAcW, 'W')}; ${name} gives ${amount(realW, 'W')}.`,
+          say`A charger of its own takes what it is set to: ${kind === 'shore' ? 'the breaker of the cord opens' : 'the set stalls or its breaker opens'}. Turn it down, a smaller one, or more power.`,
+          amps >= 1
+            ? {
+                remedy: {
+                  label: say`set the charger to ${amount(amps, 'A')}`,
+                  apply: setField('generator.chargeLimitA', amps),
+                },
+              }
+            : {},
+        ),
+      ]
+    }
+    if (!isTaken(design) || !passesHouse || peak.continuousW <= realW) return []
     return [
       watch(
         'generator',
