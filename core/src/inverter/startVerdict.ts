@@ -21,10 +21,10 @@ export interface StartVerdict {
 }
 
 /** From this share of what there is a start is close. */
-const CLOSE = 0.85
+export const CLOSE_START = 0.85
 /** How a share of what there is for a start is judged, the bank under it left out. */
 export const startLevel = (share: number): 'sound' | 'watch' | 'stop' =>
-  share > 1 ? 'stop' : share > CLOSE ? 'watch' : 'sound'
+  share > 1 ? 'stop' : share > CLOSE_START ? 'watch' : 'sound'
 
 const AT = { A: 'of leg A', B: 'of leg B', C: 'of phase C', all: 'of the inverter' } as const
 const WHY: Record<SurgeRow['limitedBy'], string> = {

@@ -1,10 +1,11 @@
 import type { Design, InverterPart, Load } from '../document/types.ts'
 import { takeInverter } from '../change/inverter.ts'
 import { derive } from '../derive/derive.ts'
-import { continuousShare } from '../inverter/apparent.ts'
+import { continuousShare, FULL_LEG, legLevel } from '../inverter/apparent.ts'
 import { bestLegs } from '../inverter/legs.ts'
 import { APPLIANCES } from '../loads/appliances.ts'
 import { onLegsOf, serviceOf } from '../inverter/service.ts'
+import { CLOSE_START, startLevel } from '../inverter/startVerdict.ts'
 import { inverterParts } from '../parts/shelf.ts'
 import { followed } from '../sizing/follow.ts'
 import { besideInverter, besideSays } from './generator.ts'
@@ -13,7 +14,6 @@ import { leastFaults, stillToWatch } from './tried.ts'
 import { amount } from '../units/say.ts'
 import { say } from '../units/words.ts'
 
-const HEADROOM = 0.85
 const MOST_UNITS = 2
 
 /**
@@ -37,10 +37,8 @@ export function suggestInverter(design: Design): Suggestion {
     others: tried.slice(1).map((each) => each.design),
     reasons: [
       say`${amount(worked['loads.peak'].value, 'W')} on at once, ${amount(worked['loads.surge'].value, 'W')} at the largest start.`,
-      say`${quantity} × “${part.name}” is the smallest that keeps both under ${amount(HEADROOM * 100, '%')} and stands against the rules; a larger one would only idle away more.`,
-      ...(carrying.length > 0
-        ? []
-        : ['Even two of the largest do not keep both under that; lower the start or move loads.']),
+      say`${quantity} × “${part.name}” is the smallest that keeps the one under ${amount(FULL_LEG * 100, '%')} of a leg and the other under ${amount(CLOSE_START * 100, '%')} of its surge, and stands against the rules; a larger one would only idle away more.`,
+      ...(carrying.length > 0 ? [] : ['Even two of the largest do not; lower the start or move loads.']),
       needsSplit(design)
         ? 'Something needs 240 V, so it is split-phase; the 120 V loads were spread so that the legs carry about the same.'
         : 'Nothing needs 240 V across two legs, so one leg serves.',
@@ -86,11 +84,12 @@ const atRest = (design: Design): Design => ({
   inverter: { ...design.inverter, stacking: 'parallel', search: false },
 })
 
-/** Those that keep the heaviest leg and the largest start within their headroom, the smallest first. */
+/** Those that are sound by their heaviest leg and the largest start, the smallest first. */
 export const carryingInverters = (design: Design): Design[] =>
   everyInverter(design).filter((each) => {
     const { worked } = derive(each)
-    return continuousShare(worked).value <= HEADROOM && worked['inverter.surge-share'].value <= HEADROOM
+    const [onLeg, start] = [continuousShare(worked), worked['inverter.surge-share']]
+    return legLevel(onLeg.value) === 'sound' && startLevel(start.value) === 'sound'
   })
 
 function kindFits(part: InverterPart, split: boolean, european: boolean): boolean {
