@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core'
 import { STEPS } from '@ambrel/core'
 import { audit } from './audit.ts'
 import { takePage } from './browser.ts'
-import { atRest, away, becomes, drawn, goTo, newDesign, openDemo, setField, unfold, whole } from './pages.ts'
+import { atRest, becomes, drawn, goTo, newDesign, openDemo, setField, unfold, whole } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -11,13 +11,6 @@ const application = useApplication()
 /** The key that leads to each step, in their order. */
 const STEP_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '-']
 
-/** A step as it opens, with nothing over it. */
-async function toStep(page: Page, step: string): Promise<void> {
-  const { pathname } = new URL(page.url())
-  await away(page, application.base)
-  await goTo(page, application.base, pathname.replace(/[^/]+$/, step))
-  await standing(page, step)
-}
 /** The next step, by the rail. */
 async function onTo(page: Page, step: string): Promise<void> {
   // on a phone it is folded
@@ -45,7 +38,6 @@ const OPENED: { name: string; step: string; dialog?: true; open: (page: Page) =>
     step: 'bank',
     open: (page) => page.locator('[data-path="bank.systemV"]').selectOption('24 V'),
   },
-  { name: 'a wrong entry', step: 'array', open: (page) => wrong(page, 'arrays.0.tiltDeg', '200') },
   {
     name: 'the weeks of the strip',
     step: 'winter',
@@ -68,6 +60,8 @@ const OPENED: { name: string; step: string; dialog?: true; open: (page: Page) =>
         .getByText(/all \d+/)
         .click(),
   },
+  // it waits where it was typed, on every step that comes after
+  { name: 'a wrong entry', step: 'array', open: (page) => wrong(page, 'arrays.0.tiltDeg', '200') },
 ]
 async function openLoads(page: Page): Promise<void> {
   await page
@@ -149,10 +143,13 @@ describe('whoever listens, uses keys, or sees little', () => {
     const { page } = await takePage(application.browser)
     await openDemo(page, application.base)
     for (const { name, step, open, dialog } of OPENED) {
-      await toStep(page, step)
+      await onTo(page, step)
       await open(page)
       if (dialog) await page.locator('.el-dialog:visible').first().waitFor()
       await sound(page, name)
+      // what is opened goes with its step; what lies over it is put away
+      if (await page.locator('.el-overlay:visible').count()) await page.keyboard.press('Escape')
+      await page.locator('.el-overlay:visible').first().waitFor({ state: 'detached' })
     }
   })
 
@@ -313,7 +310,7 @@ describe('whoever listens, uses keys, or sees little', () => {
     await page.emulateMedia({ reducedMotion: 'reduce' })
     await openDemo(page, application.base)
     for (const step of ['place', 'bank', 'array', 'inverter']) {
-      await toStep(page, step)
+      await onTo(page, step)
       const line = page.locator('[data-index-line]')
       for (const name of await line.getByRole('button').allInnerTexts()) {
         await line.getByRole('button', { name, exact: true }).click()
