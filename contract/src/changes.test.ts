@@ -254,7 +254,16 @@ const NO_CHANGES = [
   'voltagesFor',
   'followVoltage',
 ]
-const TRIED = ['addArrayOf', 'addString', 'addModuleString', 'tiltBy', 'setInSeries', 'relayStrings', 'softStart']
+const TRIED = [
+  'addArrayOf',
+  'addString',
+  'addModuleString',
+  'tiltBy',
+  'setInSeries',
+  'relayStrings',
+  'faceArray',
+  'softStart',
+]
 
 const bases = { larkspurBench, larkspurFlooded, gannetSkerry, copperDraw }
 const BASES: Record<string, () => Design> = {

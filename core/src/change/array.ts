@@ -214,6 +214,14 @@ export const setInSeries =
     arrays: design.arrays.map((array) => (array.id === arrayId ? { ...array, inSeries } : array)),
   })
 
+/** One array to another bearing, ° from north over east. */
+export const faceArray =
+  (arrayId: string, azimuthDeg: number): Change =>
+  (design) => ({
+    ...design,
+    arrays: design.arrays.map((array) => (array.id === arrayId ? { ...array, azimuthDeg } : array)),
+  })
+
 /**
  * The modules of one array in strings of another length: as many as they make, and one where they make none.
  * @param inSeries ≥ 1

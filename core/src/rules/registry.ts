@@ -42,6 +42,8 @@ import { acCoupled } from './inverter/acCoupled.ts'
 import { derated } from './inverter/derated.ts'
 import { frequency } from './inverter/frequency.ts'
 import { lowCut } from './inverter/lowCut.ts'
+import { facing } from './array/facing.ts'
+import { losses } from './array/losses.ts'
 import { trackRange } from './array/trackRange.ts'
 import { backupCarries } from './generator/backupCarries.ts'
 import { highCut } from './inverter/highCut.ts'
@@ -106,6 +108,8 @@ export const RULES: readonly Rule[] = [
   bankGrowth,
   cold,
   missingArray,
+  facing,
+  losses,
   moduleWatts,
   bankClass,
   coldVoltageRule,

@@ -56,6 +56,7 @@ const FAULTS: Record<string, (design: Design) => unknown> = {
     secondRow(design, {
       module: { ...design.arrays[0].module, id: 'other', vmpV: design.arrays[0].module.vmpV * 0.95 },
     }),
+  'an array with its back to the sun': ({ arrays }) => (arrays[0].azimuthDeg = 358),
   'a tracker of few volts': ({ controllers }) => (controllers[0].part.maxTrackV = 150),
   'a lead bank let down too far': ({ bank }) => (bank.cutoffStateOfCharge = 0.05),
   'an inverter of 230 V': ({ inverter }) => (inverter.part.topology = 'single-230'),
@@ -111,6 +112,7 @@ describe('the remedies there are', () => {
     for (const id of [
       'array.bank-class',
       'array.cold-voltage',
+      'array.facing',
       'array.hot-voltage',
       'array.system-voltage',
       'array.track-range',
