@@ -1,0 +1,98 @@
+import fc from 'fast-check'
+import { expect, it } from 'vitest'
+import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, rowanForks } from '../design/samples.ts'
+import { invariantProblems } from '../design/invariants.ts'
+import { derive } from '../derive/derive.ts'
+import type { Design } from '../document/types.ts'
+import { eachField } from '../fields/at.ts'
+import type { Field } from '../fields/field.ts'
+import { said } from '../units/words.ts'
+import { WinterEngine } from '../winter/engine.ts'
+import { summariseWinter } from '../winter/summary.ts'
+import { findings } from './registry.ts'
+import type { Step } from './rule.ts'
+
+const HARDWARE = /^(bank|arrays|controllers|inverter|generator|place\.(batteryRoom|elevation|record))/
+const FIELDS = eachField().filter(
+  ({ path, field }) => HARDWARE.test(path) && ['number', 'choice', 'flag'].includes(field.kind),
+)
+
+interface Holder {
+  [key: string]: unknown
+}
+/** Where a field of the first of each list stands in a document, or null. */
+function placeOf(design: Design, path: string): { holder: Holder; key: string } | null {
+  const keys = path.replaceAll('[]', '.0').split('.')
+  const key = keys.pop()!
+  let holder: unknown = design
+  for (const each of keys) holder = (holder as Holder | null | undefined)?.[each]
+  return holder !== null && typeof holder === 'object' && key in holder ? { holder: holder as Holder, key } : null
+}
+
+/** Another value of a field. @param at 0…1, the middle of which leaves a number as it is */
+function another(field: Field, now: unknown, at: number): unknown {
+  if (field.kind === 'choice')
+    return field.options[Math.min(field.options.length - 1, Math.floor(at * field.options.length))].value
+  if (field.kind !== 'number') return now !== true
+  const from = typeof now === 'number' ? now : field.min + (field.max - field.min) / 10
+  const value = Math.min(field.max, Math.max(field.min, from * Math.exp((at - 0.5) * 5)))
+  return field.whole ? Math.round(value) : value
+}
+
+const mutated = fc
+  .tuple(
+    fc.constantFrom(larkspurBench, larkspurFlooded, gannetSkerry, copperDraw, rowanForks),
+    fc.array(fc.tuple(fc.constantFrom(...FIELDS), fc.double({ min: 0, max: 1, noNaN: true })), {
+      minLength: 1,
+      maxLength: 4,
+    }),
+  )
+  .map(([make, changes]) => {
+    const design = make()
+    const told: string[] = []
+    for (const [{ path, field }, at] of changes) {
+      const place = placeOf(design, path)
+      if (!place) continue
+      const { holder, key } = place
+      const now = holder[key]
+      holder[key] = another(field, now, at)
+      if (invariantProblems(design).length > 0) holder[key] = now
+      else told.push(`${path} ${String(now)} → ${String(holder[key])}`)
+    }
+    return { design, told: told.join(', ') }
+  })
+
+const engine = new WinterEngine()
+/** Hours of full sun an array gives a year below which its step says why: half of the least of the samples'. */
+const LEAST_SUN_H = 400
+
+it('whatever is entered, what fails in the run is told where its cause lies', () => {
+  fc.assert(
+    fc.property(mutated, ({ design, told }) => {
+      const years = engine.run(design, { years: 1, seed: 7 })
+      const derived = derive(design)
+      const found = findings({ design, derived, winter: summariseWinter(years, design) })
+      const isTold = (...steps: Step[]) =>
+        found.some(({ step, level }) => steps.includes(step) && (level === 'stop' || level === 'watch'))
+      const [year] = years
+      const ratedW = derived.arrays.reduce((sum, array) => sum + array.ratedW, 0)
+      const off = [
+        ratedW > 0 &&
+          (year.arrayWh + year.otherWh) / ratedW < LEAST_SUN_H &&
+          !isTold('array') &&
+          'the array gives little',
+        year.shortHours.must > 5 && !isTold('winter') && 'what must run is off',
+        year.shortHours.must > 5 &&
+          design.generator.present &&
+          year.generatorHours < 5 &&
+          !isTold('generator') &&
+          'the backup never runs',
+        year.shortHours.must > 20 && !isTold('bank', 'array', 'inverter', 'generator') && 'nothing names a cause',
+        ...Object.values(derived.worked).map(({ id, value }) => !Number.isFinite(value) && `sheet ${id} is ${value}`),
+        ...found.map(({ says, because }) => /NaN|Infinity|undefined/.test(said(says) + said(because)) && said(says)),
+      ].filter((each) => each !== false)
+      expect(off, told).toEqual([])
+    }),
+    { numRuns: 120, seed: 20 },
+  )
+})
