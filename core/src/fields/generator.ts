@@ -65,7 +65,7 @@ export const GENERATOR_PART: FieldTable<GeneratorPart> = {
   frequencyHz: choice<GeneratorPart['frequencyHz']>(
     'Frequency of the set',
     [
-      { value: 'unknown', label: 'nobody has looked' },
+      { value: 'unknown', label: 'not known' },
       { value: 50, label: '50 Hz' },
       { value: 60, label: '60 Hz' },
     ],

@@ -135,7 +135,7 @@ const limit = computed(() => Math.floor(design.derived?.worked['generator.charge
         <h3>What it gives</h3>
         <FieldGrid :fields="power" />
         <DocumentField v-if="!fitsAsItIs(design.document!)" class="by-itself" labelled path="generator.adapted" />
-        <p v-if="limit > 0 && generator.chargeLimitA !== limit" class="quiet">
+        <p v-if="limit > 0 && generator.chargeLimitA !== limit" class="quiet by-itself">
           Set to {{ limit }} A the charger brings it to seventy per cent while charging, or to all it has.
           <button
             class="link"
