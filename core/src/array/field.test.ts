@@ -290,6 +290,16 @@ describe('pulse-width controllers', () => {
     expect(thrownKWh / (thrownKWh + intoBusKWh)).toBeGreaterThan(0.1)
     expect(thrownKWh / (thrownKWh + intoBusKWh)).toBeLessThan(0.35)
     expect(atOnce(arrayYield(engine, gannetSkerry(), 1)).thrownKWh).toBe(0)
+    // beside one that feeds the AC side, and one whose tracker cannot use its strings
+    const beside = (part: object, inSeries: number) =>
+      changed(pwm(2), (d) => {
+        const [tracking] = gannetSkerry().controllers
+        d.controllers.push({ ...tracking, id: 'controller-2', part: { ...tracking.part, ...part } })
+        d.arrays.push({ ...d.arrays[0], id: 'array-2', inSeries, controllerId: 'controller-2' })
+      })
+    for (const each of [beside({ kind: 'ac-coupled', outputAcW: 2000 }, 4), beside({ minTrackV: 300 }, 2)])
+      // the efficiency of both controllers together is a little another
+      expect(atOnce(arrayYield(engine, each, 1)).thrownKWh / thrownKWh).toBeCloseTo(1, 1)
   })
 
   it('are watched for it, and stopped where they can never charge full', () => {

@@ -2,21 +2,19 @@ import type { ArrayField, ControllerPart, ModulePart } from '../document/types.t
 import { kept } from '../math/kept.ts'
 import { tableAt } from '../math/interpolate.ts'
 import { trackerNeedsV, trackerStartsV } from './layouts.ts'
-import { LIGHT_STEP } from './lowLight.ts'
+import { byLight } from './lowLight.ts'
 import { atConditions, currentAt, fitSingleDiode, openCircuitV, powerPoint } from './singleDiode.ts'
 
 /** How the volts of a module go with the light, and its power with the volts it is held at. */
 export interface ModuleVolts {
-  /** volts at the power point and open, as shares of those at 1000 W/m², by steps of {@link LIGHT_STEP} from none on */
+  /** volts at the power point and open, as shares of those at 1000 W/m², by steps of light from none on */
   power: Float64Array
   open: Float64Array
   /** share of its power that it gives where it is held between its power point, 0, and open circuit, 1 */
   beyond: Float64Array
 }
 
-const ENTRIES = 29
-/** What stands for no light at all, W/m². */
-const LEAST_LIGHT = 5
+/** Steps between the power point and open circuit. */
 const BEYOND = 32
 
 const keptVolts = kept<ModuleVolts>(16)
@@ -32,17 +30,17 @@ export function moduleVolts(module: ModulePart): ModuleVolts {
   return keptVolts(JSON.stringify([vocV, iscA, vmpV, impA, cells, alphaIscPctPerK, betaVocPctPerK]), () => {
     const fit = fitSingleDiode(module)
     const at = (light: number) => {
-      const curve = atConditions(fit, module, Math.max(LEAST_LIGHT, light), 25)
+      const curve = atConditions(fit, module, light, 25)
       const openV = openCircuitV(curve)
       return { openV, powerV: powerPoint((volts) => currentAt(curve, volts), openV).volts }
     }
     const full = at(1000)
-    const byLight = Array.from({ length: ENTRIES }, (_, i) => at(i * LIGHT_STEP))
+    const all = byLight(at)
     const watts = (volts: number) => volts * currentAt(fit, volts)
     const most = watts(full.powerV)
     return {
-      power: Float64Array.from(byLight, ({ powerV }) => powerV / full.powerV),
-      open: Float64Array.from(byLight, ({ openV }) => openV / full.openV),
+      power: Float64Array.from(all, ({ powerV }) => powerV / full.powerV),
+      open: Float64Array.from(all, ({ openV }) => openV / full.openV),
       // one entry past its end
       beyond: Float64Array.from({ length: BEYOND + 2 }, (_, i) =>
         Math.max(0, watts(full.powerV + (Math.min(i, BEYOND) / BEYOND) * (full.openV - full.powerV)) / most),
@@ -91,7 +89,7 @@ export class HeldString {
 
   /**
    * Share of its power in the next hour with sun.
-   * @param below entry of a table by {@link LIGHT_STEP} that lies below the light
+   * @param below entry of a table by light that lies below it
    * @param above part of a step that the light lies above it, 0…1
    * @returns 0…1
    */

@@ -2,11 +2,16 @@ import type { ModulePart } from '../document/types.ts'
 import { kept } from '../math/kept.ts'
 import { atConditions, fitSingleDiode, junctionCurrent, openCircuitV, type SingleDiode } from './singleDiode.ts'
 
-/** Between two entries of the table, W/m², and how many there are: up to 1400 W/m². */
+/** Between two entries of a table by light, W/m². */
 export const LIGHT_STEP = 50
+/** How many there are: up to 1400 W/m². */
 const ENTRIES = 29
 /** What stands for no light at all, W/m²: an efficiency needs some. */
 const LEAST_LIGHT = 5
+
+/** What is made of each light of a table, W/m², from none on. */
+export const byLight = <T>(make: (lightWM2: number) => T): T[] =>
+  Array.from({ length: ENTRIES }, (_, i) => make(Math.max(LEAST_LIGHT, i * LIGHT_STEP)))
 
 const keptTable = kept<Float64Array>(16)
 
@@ -25,7 +30,7 @@ export function lowLight(module: ModulePart): Float64Array {
     const fit = fitSingleDiode(module)
     const perLight = (light: number) => mostWatts(atConditions(fit, module, light, 25)) / light
     const full = perLight(1000)
-    return Float64Array.from({ length: ENTRIES }, (_, i) => perLight(Math.max(LEAST_LIGHT, i * LIGHT_STEP)) / full)
+    return Float64Array.from(byLight((light) => perLight(light) / full))
   })
 }
 

@@ -41,6 +41,7 @@ import { starts } from './inverter/starts.ts'
 import { acCoupled } from './inverter/acCoupled.ts'
 import { derated } from './inverter/derated.ts'
 import { frequency } from './inverter/frequency.ts'
+import { letDown } from './bank/letDown.ts'
 import { lowCut } from './inverter/lowCut.ts'
 import { facing } from './array/facing.ts'
 import { losses } from './array/losses.ts'
@@ -107,6 +108,7 @@ export const RULES: readonly Rule[] = [
   recharge,
   bankGrowth,
   cold,
+  letDown,
   missingArray,
   facing,
   losses,

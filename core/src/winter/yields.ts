@@ -70,9 +70,12 @@ const ANY_VOLTS = {
   startAboveBankV: 0,
 } as const
 
+/** Its pulse-width controllers as such trackers. */
 const withTrackers = (design: YieldQuestion): YieldQuestion => ({
   ...design,
-  controllers: design.controllers.map((each) => ({ ...each, part: { ...each.part, ...ANY_VOLTS } })),
+  controllers: design.controllers.map((each) =>
+    each.part.kind === 'pulse-width' ? { ...each, part: { ...each.part, ...ANY_VOLTS } } : each,
+  ),
 })
 
 /** Every array on a tracker of its own of the same controller. */

@@ -14,7 +14,7 @@ export const backupCarries: Rule = {
     const { kind, part } = design.generator
     const { passesHouse, realW, chargerAcW } = backupPower(design)
     const name = kind === 'shore' ? 'the cord' : say`“${part.name}”`
-    if (isTaken(design) && kind !== 'vehicle' && !passesHouse && chargerAcW > realW) {
+    if (isTaken(design) && !passesHouse && chargerAcW > realW) {
       const amps = Math.floor(mostChargerA(design))
       return [
         stop(

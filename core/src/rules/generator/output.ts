@@ -3,6 +3,7 @@ import type { Design } from '../../document/types.ts'
 import { isOfOtherHz, takenShare } from '../../generator/taken.ts'
 import { takenVolts } from '../../generator/words.ts'
 import { acrossVolts, legVolts } from '../../inverter/service.ts'
+import { turning } from '../inverter/frequency.ts'
 import { open, stop, watch, type Rule } from '../rule.ts'
 import { amount, volts } from '../../units/say.ts'
 import { say, type Words } from '../../units/words.ts'
@@ -27,7 +28,7 @@ const throughHz = ({ generator, inverter }: Design) =>
   watch(
     'generator',
     say`While “${generator.part.name}” runs the house has ${amount(Number(generator.part.frequencyHz), 'Hz')} instead of ${amount(inverter.part.frequencyHz, 'Hz')}.`,
-    'The inverter lets it through as it comes: motors turn slower or faster by a fifth and clocks go wrong. Look at the plates of what runs then.',
+    say`The inverter lets it through as it comes: motors turn ${turning(inverter.part.frequencyHz, Number(generator.part.frequencyHz))}, and clocks go wrong. Look at the plates of what runs then.`,
   )
 
 const unknown = (name: Words, inverter: Design['inverter']) =>

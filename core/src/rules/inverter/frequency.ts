@@ -6,6 +6,10 @@ import { watch, type Rule } from '../rule.ts'
 /** What appliances of that voltage are made for nearly everywhere. */
 const USUAL_HZ: Record<Topology, 50 | 60> = { 'split-phase': 60, 'single-120': 60, 'single-230': 50 }
 
+/** How motors made for one frequency turn on another. */
+export const turning = (madeForHz: number, givenHz: number): string =>
+  givenHz < madeForHz ? 'a sixth slower, hotter' : 'a fifth faster, harder'
+
 export const frequency: Rule = {
   id: 'inverter.frequency',
   step: 'inverter',
@@ -16,7 +20,7 @@ export const frequency: Rule = {
     const motor = loads.find(
       ({ startKind, leg, supply }) => startKind !== 'none' && leg !== 'DC' && supply === 'electric',
     )
-    const change = frequencyHz < usual ? 'a sixth slower, hotter' : 'a fifth faster, harder'
+    const change = turning(usual, frequencyHz)
     return [
       watch(
         'inverter',
