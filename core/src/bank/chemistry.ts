@@ -29,6 +29,8 @@ export interface ChemistryFacts {
   fullChargeEveryDays: number | null
   /** lowest state of charge before the low-voltage cut-out lets go, 0…1 */
   cutoff: number
+  /** volts of a cell under load at which nothing more should be taken. Source: IEEE 485, end-of-discharge voltage; data sheets */
+  emptyCellV: number
   /** charging voltages per 12 V of bank at 25 °C: least and most */
   absorbV: [number, number]
   floatV: [number, number]
@@ -91,6 +93,7 @@ const LEAD = {
   generatorFull: 0.96,
   fullChargeEveryDays: 14,
   cutoff: 0.2,
+  emptyCellV: 1.75,
   compensationMVPerCellK: 4,
   cellV: 2,
   classCellV: 2,
@@ -124,6 +127,7 @@ export const CHEMISTRIES: Record<Chemistry, ChemistryFacts> = {
     generatorFull: 0.99,
     fullChargeEveryDays: null,
     cutoff: 0.1,
+    emptyCellV: 2.5,
     absorbV: [14, 14.4],
     floatV: [13.4, 13.6],
     equaliseV: null,

@@ -1,3 +1,4 @@
+import { bankNominalV } from '../bank/layout.ts'
 import { backupPower } from '../generator/backup.ts'
 import type { Design } from '../document/types.ts'
 import { acrossVolts, legVolts, serviceOf } from '../inverter/service.ts'
@@ -48,7 +49,9 @@ export function backup(builder: Builder, perPole: (watt: number) => number): voi
       { at: given.from, why: WHERE_IT_BEGINS },
     )
   if (generator.present && generator.kind !== 'vehicle') {
-    const { realW } = backupPower(design)
+    const { realW, acW, chargerAcW, chargeA, chargerEfficiency } = backupPower(design)
+    /** share of its power that it gives while it charges */
+    const charging = Math.min(acW, chargerAcW) / realW
     const shore = generator.kind === 'shore'
     const from = builder.node({
       id: 'backup',
@@ -68,14 +71,16 @@ export function backup(builder: Builder, perPole: (watt: number) => number): voi
           step: 'generator',
         })
       : 'inverter'
+    const brings = shore
+      ? { workingA: generator.cordA, volts: generator.cordV, designA: generator.cordA }
+      : ofSet(design, realW, perPole)
     feed({
       id: 'backup',
       name: shore ? 'Shore to the inverter' : separate ? 'Generator to its charger' : 'Generator to the inverter',
       from,
       to,
-      ...(shore
-        ? { workingA: generator.cordA, volts: generator.cordV, designA: generator.cordA }
-        : ofSet(design, realW, perPole)),
+      ...brings,
+      steadyA: brings.workingA * charging,
       because: shore ? 'what the cord carries' : say`its ${watts(realW)} at this place, × 1.25`,
     })
     if (separate) {
@@ -86,6 +91,7 @@ export function backup(builder: Builder, perPole: (watt: number) => number): voi
         from: 'charger',
         to: 'bars',
         workingA: generator.separateChargerA,
+        steadyA: Math.min(chargeA, (realW * chargerEfficiency) / bankNominalV(design.bank)),
         backA: generator.separateChargerA,
         because: say`its ${amps(generator.separateChargerA)}, × 1.25`,
         usual: { oneWayM: 2, allowedDropPct: 1 },
@@ -110,6 +116,7 @@ export function backup(builder: Builder, perPole: (watt: number) => number): voi
         from,
         to: 'bars',
         workingA: generator.vehicleA,
+        steadyA: backupPower(design).chargeA,
         backA: generator.vehicleA,
         because: say`its ${amps(generator.vehicleA)}, × 1.25`,
         asksLength: true,

@@ -1,4 +1,4 @@
-import { busAmps, isBuiltIn, outputOf } from '../array/controllers.ts'
+import { busAmps, isBuiltIn, outputOf, sunChargeA } from '../array/controllers.ts'
 import { absorptionV, bankNominalV, ratedAh } from '../bank/layout.ts'
 import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { bankShares } from '../bank/strings.ts'
@@ -173,7 +173,14 @@ function bankCircuits(builder: Builder, totalA: number): void {
               mostA: null,
             }
           : null,
-      ...(id === 'bank-main' ? { asks: ['disconnect'], lacks: parted.lacks } : {}),
+      ...(id === 'bank-main'
+        ? {
+            asks: ['disconnect'],
+            lacks: parted.lacks,
+            steadyA: sunChargeA(design, worksV),
+            fullLoadA: fullLoadA(design),
+          }
+        : {}),
       inline:
         id === 'bank-main'
           ? [
@@ -255,6 +262,7 @@ function inverters(builder: Builder, bankNode: string, boxed: boolean): void {
     to: 'inverter',
     quantity,
     workingA,
+    fullLoadA: fullLoadA(design) / quantity,
     // what charges through it comes back that way
     backA: chargerA,
     because,
@@ -308,6 +316,7 @@ function loadCentre(builder: Builder): void {
       from: 'dc-centre',
       to: branch,
       workingA: watt / inverter.part.lowCutV,
+      steadyA: load.runningW / worksV,
       volts: worksV,
       highestV: absorptionV(bank),
       faultA: branchFaultA,

@@ -81,6 +81,8 @@ export class Builder {
       workingA,
       designA,
       correctedA: given.correctedA ?? designA,
+      steadyA: given.steadyA ?? 0,
+      fullLoadA: given.fullLoadA ?? 0,
       volts,
       highestV: given.highestV ?? volts,
       faultA: given.faultA ?? 0,

@@ -94,6 +94,9 @@ export interface Circuit {
   workingA: number
   designA: number
   correctedA: number
+  /** of what flows: what the sun, a charger or its load surely brings for hours, and what the inverter takes at full load, A */
+  steadyA: number
+  fullLoadA: number
   /** it is worked at, and the highest it ever sees, V */
   volts: number
   highestV: number

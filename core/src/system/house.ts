@@ -44,6 +44,7 @@ export function houseSide(builder: Builder): void {
       from: 'inverter',
       to: past ? 'bypass' : 'panel',
       workingA: perPole(totalW),
+      fullLoadA: perPole(inverter.part.ratedW * inverter.quantity),
       volts: acV,
       faultA: perPole(totalW) * INVERTER_FAULT,
       backA: design.sources.reduce((sum, source) => sum + (source.side === 'ac' ? perPole(sourceW(source)) : 0), 0),
@@ -85,6 +86,7 @@ function branches(builder: Builder): void {
       load.leg,
       watt,
       watt / branchV / factor,
+      load.runningW / branchV / factor,
       1,
       say`${watts(watt)} at ${volts(branchV)}, × 1.25`,
     )
@@ -101,6 +103,8 @@ function branches(builder: Builder): void {
       leg,
       watt,
       Math.min(GENERAL_A, watt / quantity / legVolts(design.inverter)),
+      // what is plugged in where, and when, nobody knows
+      0,
       quantity,
       say`${shared.length} small loads, ${watts(watt)} in all, × 1.25`,
     )
@@ -114,6 +118,7 @@ function branch(
   leg: Leg,
   watt: number,
   workingA: number,
+  steadyA: number,
   quantity: number,
   because: Words,
 ): void {
@@ -140,6 +145,7 @@ function branch(
     wires: poles === 3 ? 3 : 2,
     threePhase: leg === 'ABC',
     workingA,
+    steadyA,
     // a branch is wired for the outlets on it
     designA: Math.max(workingA * 1.25, GENERAL_A),
     volts: across ? acrossVolts(design.inverter) : legVolts(design.inverter),

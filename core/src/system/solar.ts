@@ -1,4 +1,4 @@
-import { isBuiltIn, outputOf, trackerOf } from '../array/controllers.ts'
+import { brightAmps, isBuiltIn, outputOf, trackerOf } from '../array/controllers.ts'
 import { BRIGHT, needsStringFuses } from '../array/stringFuses.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { absorptionV, bankNominalV } from '../bank/layout.ts'
@@ -91,6 +91,7 @@ function arrayLine(builder: Builder, array: ArrayField, controller: Controller):
       to: from,
       quantity: inParallel,
       workingA: module.impA,
+      steadyA: module.impA,
       designA: shortA * BRIGHT * CONTINUOUS,
       correctedA: shortA * BRIGHT,
       volts: worksV,
@@ -147,6 +148,7 @@ function arrayLine(builder: Builder, array: ArrayField, controller: Controller):
     to,
     ...(homeRuns ? { quantity: inParallel } : {}),
     workingA: module.impA * onLine,
+    steadyA: module.impA * (homeRuns ? 1 : inParallel),
     designA: shortA * onLine * BRIGHT * CONTINUOUS,
     correctedA: shortA * onLine * BRIGHT,
     volts: worksV,
@@ -234,6 +236,7 @@ function controllerToBars(builder: Builder, controller: Controller): void {
     from: node,
     to: 'bars',
     workingA: outA,
+    steadyA: Math.min(outA, brightAmps(controller, design.arrays, bankNominalV(design.bank))),
     backA: outA,
     because: say`the controller’s ${amps(outA)} × 1.25`,
     usual: { oneWayM: 2, allowedDropPct: 1 },

@@ -1,5 +1,6 @@
 import { faceArray } from '../../change/array.ts'
 import type { ArrayField } from '../../document/types.ts'
+import { wrap360 } from '../../math/angles.ts'
 import { watch, type Rule } from '../rule.ts'
 import { amount } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
@@ -11,7 +12,7 @@ const LEAST_TILT_DEG = 15
 const AWAY_DEG = 110
 
 /** Degrees between two bearings, 0…180. */
-const apartDeg = (a: number, b: number): number => 180 - Math.abs(180 - (Math.abs(a - b) % 360))
+const apartDeg = (a: number, b: number): number => Math.abs(wrap360(a - b + 180) - 180)
 
 const steepest = ({ tiltDeg, tiltSeasons }: ArrayField): number =>
   tiltSeasons.reduce((most, season) => Math.max(most, season.tiltDeg), tiltDeg)

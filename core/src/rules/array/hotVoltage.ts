@@ -1,19 +1,15 @@
 import { MOST_IN_SERIES, stringFits, trackerNeedsV, trackerStartsV } from '../../array/layouts.ts'
-import { relayStrings, stringsOfLength } from '../../change/array.ts'
 import type { ArrayField, ControllerPart, Design } from '../../document/types.ts'
 import { layoutQuestion } from '../../sizing/layoutQuestion.ts'
+import { relaid } from './relaid.ts'
 import { sound, stop, watch, type Remedy, type Rule } from '../rule.ts'
-import { counted, volts } from '../../units/say.ts'
+import { volts } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
 /** The same modules in the shortest strings that the controller can use on every afternoon and survives on every dawn. */
-function longer(design: Design, { id, module, inSeries, inParallel }: ArrayField, part: ControllerPart): Remedy | null {
-  const question = layoutQuestion(design, module, part, MOST_IN_SERIES)
-  for (let n = inSeries + 1; n <= MOST_IN_SERIES; n++)
-    if (stringFits(question, n)) {
-      const strings = stringsOfLength({ inSeries, inParallel }, n)
-      return { label: say`${n} in series, ${counted(strings, 'string')}`, apply: relayStrings(id, n) }
-    }
+function longer(design: Design, array: ArrayField, part: ControllerPart): Remedy | null {
+  const question = layoutQuestion(design, array.module, part, MOST_IN_SERIES)
+  for (let n = array.inSeries + 1; n <= MOST_IN_SERIES; n++) if (stringFits(question, n)) return relaid(array, n)
   return null
 }
 

@@ -1,21 +1,15 @@
 import type { ArrayField, ControllerPart, Design } from '../../document/types.ts'
 import { stringFits } from '../../array/layouts.ts'
-import { relayStrings, stringsOfLength } from '../../change/array.ts'
 import { layoutQuestion } from '../../sizing/layoutQuestion.ts'
+import { relaid } from './relaid.ts'
 import { watch, type Remedy, type Rule } from '../rule.ts'
-import { counted, percent, volts } from '../../units/say.ts'
+import { percent, volts } from '../../units/say.ts'
 import { say } from '../../units/words.ts'
 
 /** The same modules in the longest strings that the tracker follows. */
-function shorter(
-  design: Design,
-  { id, module, inSeries, inParallel }: ArrayField,
-  part: ControllerPart,
-): Remedy | null {
-  const n = Math.floor(part.maxTrackV / module.vmpV)
-  if (n < 1 || !stringFits(layoutQuestion(design, module, part, n), n)) return null
-  const strings = stringsOfLength({ inSeries, inParallel }, n)
-  return { label: say`${n} in series, ${counted(strings, 'string')}`, apply: relayStrings(id, n) }
+function shorter(design: Design, array: ArrayField, part: ControllerPart): Remedy | null {
+  const n = Math.floor(part.maxTrackV / array.module.vmpV)
+  return n >= 1 && stringFits(layoutQuestion(design, array.module, part, n), n) ? relaid(array, n) : null
 }
 
 /** A string whose power point lies above what its tracker follows: it is held below it. */

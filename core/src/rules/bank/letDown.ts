@@ -9,13 +9,13 @@ export const letDown: Rule = {
   id: 'bank.let-down',
   step: 'bank',
   check: ({ design: { bank } }) => {
-    const { managed, name, cutoff } = CHEMISTRIES[bank.part.chemistry]
+    const { managed, name, cutoff, freezes } = CHEMISTRIES[bank.part.chemistry]
     if (managed || bank.cutoffStateOfCharge >= cutoff - 1e-9) return []
     return [
       watch(
         'bank',
         say`The bank is let down to ${percent(bank.cutoffStateOfCharge)}.`,
-        say`${name} is ruined by it in a few deep winters, and freezes where it is cold. Let the loads go at ${percent(cutoff)}.`,
+        say`${name} is ruined by it in a few deep winters${freezes ? ', and freezes where it is cold' : ''}. Let the loads go at ${percent(cutoff)}.`,
         {
           remedy: { label: say`let go at ${percent(cutoff)}`, apply: setField('bank.cutoffStateOfCharge', cutoff) },
         },

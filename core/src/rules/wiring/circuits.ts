@@ -29,12 +29,9 @@ type Body = ReturnType<typeof stop>
 const findingsOf = (worked: WorkedCircuit, ofFullLoad: number): Body[] =>
   worked.faults.map((fault) => TELL[fault](worked, ofFullLoad))
 
-/** Circuits through which all of the house goes: their working current is that of the inverter's full load. */
-const OF_FULL_LOAD = /^(bank|battery|inverter|panel|meter|bypass|changeover)/
-
-/** What flows in a circuit for hours on an ordinary day, A. */
-const usualA = ({ circuit: { id, workingA } }: WorkedCircuit, ofFullLoad: number): number =>
-  OF_FULL_LOAD.test(id) ? workingA * ofFullLoad : workingA
+/** What surely flows in a circuit for hours, by sun, charger and load, or by what is on at once, A. */
+const flowsA = ({ circuit: { steadyA, fullLoadA } }: WorkedCircuit, ofFullLoad: number): number =>
+  Math.max(steadyA, fullLoadA * ofFullLoad)
 
 /** Whoever chose a conductor may leave it to the program again. */
 const thinnestRemedy = ({ circuit, own }: WorkedCircuit): { remedy?: Remedy } =>
@@ -94,13 +91,13 @@ const TELL: Record<Fault, (worked: WorkedCircuit, ofFullLoad: number) => Body> =
     ),
   'device-small': (worked, ofFullLoad) => {
     const { circuit, device } = worked
-    const flowsA = usualA(worked, ofFullLoad)
-    const opens = device!.amps! < flowsA
+    const sureA = flowsA(worked, ofFullLoad)
+    const opens = device!.amps! < sureA
     const which = say`The ${amps(device!.amps!)} ${DEVICE_NAMES[device!.kind]} of ${circuit.name}`
     return (opens ? stop : watch)(
       circuit.id,
       opens
-        ? say`${which} opens while it works: ${amps(flowsA)} flow.`
+        ? say`${which} opens while it works: ${amps(sureA)} flow.`
         : say`${which} may open while it works: ${amps(circuit.designA)} are wanted.`,
       'A device is chosen a quarter above what flows for hours.',
       withoutDevice(worked),
