@@ -46,15 +46,17 @@ export class BackupState {
 
   constructor(private readonly plan: BackupPlan) {}
 
-  /** Whether it may be started for a full charge, to equalise or for exercise by then, h since the run began. */
-  mayBeginBy(end: number, fullAt: number, equalisedAt: number): boolean {
-    const { present, fullEveryH, exerciseEveryH, equaliseEveryH } = this.plan
-    if (!present) return false
-    return (
-      (fullEveryH > 0 && end - fullAt >= fullEveryH) ||
-      (exerciseEveryH > 0 && end - this.ranAt >= exerciseEveryH) ||
-      (equaliseEveryH > 0 && end - equalisedAt >= equaliseEveryH + SUN_MAY_EQUALISE_H)
-    )
+  /**
+   * Charge below which it may be started then for a full charge, to equalise or for exercise: Infinity where it may be at
+   * any, −Infinity where it may not.
+   * @param now and when the bank was full and equalised, h since the run began
+   */
+  mayBeginBelow(now: number, fullAt: number, equalisedAt: number): number {
+    const { present, fullEveryH, fullStop, exerciseEveryH, equaliseEveryH } = this.plan
+    if (!present) return -Infinity
+    if (exerciseEveryH > 0 && now - this.ranAt >= exerciseEveryH) return Infinity
+    if (equaliseEveryH > 0 && now - equalisedAt >= equaliseEveryH + SUN_MAY_EQUALISE_H) return Infinity
+    return fullEveryH > 0 && now - fullAt >= fullEveryH ? fullStop : -Infinity
   }
 
   equaliseIsDue(view: BackupView): boolean {

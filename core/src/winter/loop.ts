@@ -27,8 +27,8 @@ export interface OfRun extends Records {
  * What is taken = served + losses + change in store: checked in every step that is not easy, and per day over the easy
  * ones; what sources could have given beyond it is curtailed.
  *
- * A step is easy where nothing is short, moved, shed or locked, no backup runs and none can start: most are. Nothing is
- * allocated inside a step.
+ * A step is easy where nothing is short that is not shed, nothing is locked, no backup runs and none can start: most
+ * are. Nothing is allocated inside a step.
  * Source: kinetic battery by Manwell & McGowan (1993); dispatch in priority order by stand-alone practice.
  * With a grid every step is taken as one that is not easy.
  * @example new WinterEngine().year(larkspurBench(), 7, 0).residualRelative < 1e-9 → true
@@ -59,9 +59,8 @@ function hardDay(run: YearRun, day: number): void {
 
 /** Below which charge, and on which days, a step is not easy. */
 class EasyGuard {
-  /** state of charge at or below which the backup starts, and of what is usable below which anything is shed */
+  /** state of charge at or below which the backup starts */
   private readonly starts: number = 0
-  private readonly sheds: number = 0
   /** volts at which the backup is started, where it is by volts, and volts that no easy step comes down to */
   readonly startV: number = 0
   private readonly limitV: number = 0
@@ -74,17 +73,19 @@ class EasyGuard {
   leastAh = 0
   /** what it must hold for an equalising charge to go on by the sun, Ah */
   equalisesFromAh = 0
+  /** what it holds below which the first and the second level of loads is shed, Ah */
+  firstShedAh = 0
+  secondShedAh = 0
   /** what it must hold for its volts to be left out of it at currents up to the usual, Ah */
   voltsBelowAh = 0
   /** of the tables of volts, from which on they are above the limit */
   private entry = 0
 
   constructor(private readonly run: YearRun) {
-    const { bank, easy, generator, shedCanWait, shedShould } = run.plan
+    const { bank, easy, generator } = run.plan
     let coldest = 1
     for (const share of run.hours.coldShare) if (share < coldest) coldest = share
     const byVoltage = generator.present && generator.startBy === 'voltage'
-    this.sheds = Math.max(shedCanWait, shedShould)
     this.starts = generator.present && !byVoltage ? generator.start : -Infinity
     this.startV = byVoltage ? generator.startV : -Infinity
     this.limitV = Math.max(bank.lowCutV, this.startV)
@@ -95,9 +96,11 @@ class EasyGuard {
   /** Sets the limits of a day that {@link YearRun.openDay} has opened. */
   openDay(day: number): void {
     const { run } = this
-    const { bank, generator } = run.plan
+    const { bank, generator, easy } = run.plan
     const { qmaxAh, ratedAh, leastV } = bank
-    this.leastAh = Math.max(qmaxAh - (1 - this.starts) * ratedAh, run.heldAtEquivalent(this.sheds), run.floorAh)
+    this.leastAh = Math.max(qmaxAh - (1 - this.starts) * ratedAh, run.floorAh)
+    this.firstShedAh = run.heldAtEquivalent(easy.shedBelow[0])
+    this.secondShedAh = run.heldAtEquivalent(easy.shedBelow[1])
     const isDue = generator.equaliseEveryH > 0 && (day + 1) * 24 - run.equalisedAt >= generator.equaliseEveryH
     this.equalisesFromAh = isDue ? qmaxAh - (1 - generator.fullStop) * ratedAh : Infinity
     // the first entry above the limit lies near that of the day before
@@ -119,9 +122,11 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
   const { plan, hours, books, backup, work } = run
   const { bank, curve, easy, loads, inverterW } = plan
   const { restedV, loadedV } = bank
-  const { parts, dc: dcW } = loads
+  const { parts } = loads
   const { pvOutW, dcSourceW, acSourceW } = hours
-  const { acW, awakeW, needW, conversionW, idleW, servedBefore, conversionBefore, idleBefore } = easy
+  const { acW, dcW, awakeW, needW, conversionW, idleW, levelSize } = easy
+  const { servedBefore, conversionBefore, idleBefore } = easy
+  const levelRows = levelSize + easy.levelPots
   const { sunUntil, eveningUntil } = work
   const { meetsAbsorption } = guard
   const dt = +run.dt
@@ -148,6 +153,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
   const lowCutV = +bank.lowCutV
   const loadedFromA = +bank.loadedFromA
   const startV = +guard.startV
+  const equalisesAboveW = 1.5 * plan.generator.equaliseW
   const usualA = +guard.usualA
   const drawsToA = maxDischargeA < usualA ? maxDischargeA : usualA
   const slots = 24 * parts
@@ -183,13 +189,15 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     const leastAh = +guard.leastAh
     const voltsBelowAh = +guard.voltsBelowAh
     const equalisesFromAh = +guard.equalisesFromAh
-    const drawsFromAh = leastAh > voltsBelowAh ? leastAh : voltsBelowAh
-    const beginsFrom = backup.mayBeginBy((day + 1) * 24, fullAt, run.equalisedAt) ? tailFrom : slots
+    const firstShedAh = +guard.firstShedAh
+    const secondShedAh = +guard.secondShedAh
+    const firstHour = day * 24
+    const mayBegin = backup.mayBeginBelow(firstHour + TAIL_UNTIL, fullAt, run.equalisedAt) > -Infinity
+    const beginsFrom = mayBegin ? tailFrom : slots
     const perCold = 1 / cold
     const perOhm = cold / bank.ohm
     const dropV = bank.ohm / cold
-    const first = run.pot * slots
-    const firstHour = day * 24
+    const firstOfMonth = books.month * 24
     let dayLeastAh = Infinity
     let waitingWh = +work.waitingWh()
     let pressingWh = 0
@@ -206,14 +214,19 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     let conversionSum = 0
     let idleSum = 0
     let storedAh = -(available + bound)
-    const beforeFirst = run.pot * (slots + 1)
+    /** of shedding, and between what contents of the bank it stays so and nothing else is to be asked */
+    let level = 0
+    let easyFromAh = leastAh > firstShedAh ? leastAh : firstShedAh
+    let easyToAh = equalisesFromAh
+    let drawsFromAh = easyFromAh > voltsBelowAh ? easyFromAh : voltsBelowAh
+    let first = run.pot * slots
+    let rows = run.pot * (slots + 1)
     let easyFrom = 0
     let count = slots
 
     for (let slot = 0; slot < slots; slot++) {
       const hour = parts === 1 ? slot : (slot / parts) | 0
       const i = firstHour + hour
-      const at = first + slot
       const total = available + bound
       const pvOut = pvOutW[i] * arrayShare
       const dcSource = dcSourceW === null ? 0 : dcSourceW[i]
@@ -226,10 +239,37 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
         keptPressingWh = pressingWh = +work.pressingWh()
       }
 
-      let isEasy = total > leastAh && total < equalisesFromAh && !isBacked && !(slot >= beginsFrom && slot < tailUntil)
+      let isEasy = total > easyFromAh && total < easyToAh && !isBacked && !(slot >= beginsFrom && slot < tailUntil)
 
+      if (!isEasy) {
+        const now = total < secondShedAh ? 2 : total < firstShedAh ? 1 : 0
+        if (now !== level) {
+          servedSum += servedBefore[rows + slot] - servedBefore[rows + easyFrom]
+          conversionSum += conversionBefore[rows + slot] - conversionBefore[rows + easyFrom]
+          idleSum += idleBefore[rows + slot] - idleBefore[rows + easyFrom]
+          if (level > 0) run.bookShed(rows + easyFrom, rows + slot)
+          easyFrom = slot
+          level = now
+          first = run.pot * slots + level * levelSize
+          rows = run.pot * (slots + 1) + level * levelRows
+          const nextAh = level === 0 ? firstShedAh : level === 1 ? secondShedAh : -Infinity
+          easyFromAh = leastAh > nextAh ? leastAh : nextAh
+          const lastAh = level === 0 ? Infinity : level === 1 ? firstShedAh : secondShedAh
+          easyToAh = lastAh < equalisesFromAh ? lastAh : equalisesFromAh
+          drawsFromAh = easyFromAh > voltsBelowAh ? easyFromAh : voltsBelowAh
+        }
+        isEasy =
+          total > leastAh &&
+          (total < equalisesFromAh || pvOut <= equalisesAboveW) &&
+          !isBacked &&
+          !(
+            slot >= beginsFrom &&
+            slot < tailUntil &&
+            run.chargeAt(total) < backup.mayBeginBelow(firstHour + slot * dt, fullAt, run.equalisedAt)
+          )
+      }
       // steps on end that only draw from the bank, well within what it can give
-      if (isEasy && pressingWh === 0) {
+      else if (pressingWh === 0 && acSource === 0) {
         let until = slot < noon ? noon : slot < sunUntil ? sunUntil : slots
         if (slot < beginsFrom && beginsFrom < until) until = beginsFrom
         let drawn = slot
@@ -270,6 +310,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
       }
 
       if (isEasy) {
+        const at = first + slot
         let need = needW[at]
         let moved = 0
         let fromAc = 0
@@ -291,7 +332,10 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
           const conversion = idle + rest * (curveA + curveB * rest) - rest
           extraConversion = conversion - conversionW[at]
           extraIdle = idle - idleW[at]
-          need = rest <= inverterW[books.month * 24 + hour] ? selfW + dcW[at] + conversion + rest : Infinity
+          need =
+            rest <= inverterW[firstOfMonth + hour] && (level === 0 || pressingWh === 0)
+              ? selfW + dcW[at] + conversion + rest
+              : Infinity
           const over = acSource - fromAc
           chargerDc = (over < acChargerW ? over : acChargerW) * acChargerEfficiency
         }
@@ -338,19 +382,21 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
             intakeSum += intake
             if (dcSource === 0 && chargerDc === 0) pvUsedSum += need + intake
             else {
-              // other sources first, then the sun, then the charger: first to what is needed, then into the bank
-              let dcUsed = need < dcSource ? need : dcSource
-              let pvUsed = need - dcUsed < pvOut ? need - dcUsed : pvOut
-              let chargerUsed = need - dcUsed - pvUsed
-              const dcIn = dcSource - dcUsed < intake ? dcSource - dcUsed : intake
-              const pvIn = pvOut - pvUsed < intake - dcIn ? pvOut - pvUsed : intake - dcIn
-              dcUsed += dcIn
-              pvUsed += pvIn
-              chargerUsed += intake - dcIn - pvIn
-              dcUsedSum += dcUsed
+              // other sources first, then the sun, then the charger
+              const left = need > dcSource ? need - dcSource : 0
+              let pvUsed = pvOut
+              if (intake === over) {
+                dcUsedSum += dcSource
+                chargerSum += chargerDc
+              } else {
+                const used = need + intake
+                const dcUsed = dcSource < used ? dcSource : used
+                if (pvUsed > used - dcUsed) pvUsed = used - dcUsed
+                dcUsedSum += dcUsed
+                chargerSum += used - dcUsed - pvUsed
+              }
               pvUsedSum += pvUsed
-              chargerSum += chargerUsed
-              otherInSum += intake - pvIn
+              otherInSum += left < pvUsed ? intake - pvUsed + left : intake
             }
           }
         }
@@ -384,9 +430,10 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
         }
       }
       storedAh += total
-      servedSum += servedBefore[beforeFirst + slot] - servedBefore[beforeFirst + easyFrom]
-      conversionSum += conversionBefore[beforeFirst + slot] - conversionBefore[beforeFirst + easyFrom]
-      idleSum += idleBefore[beforeFirst + slot] - idleBefore[beforeFirst + easyFrom]
+      servedSum += servedBefore[rows + slot] - servedBefore[rows + easyFrom]
+      conversionSum += conversionBefore[rows + slot] - conversionBefore[rows + easyFrom]
+      idleSum += idleBefore[rows + slot] - idleBefore[rows + easyFrom]
+      if (level > 0) run.bookShed(rows + easyFrom, rows + slot)
       easyFrom = slot + 1
       count--
       run.availableAh = available
@@ -410,9 +457,10 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
     if (dayLeastAh < books.leastAh) books.leastAh = dayLeastAh
     // the balance of the day's easy steps, every side of it from its own figures
     storedAh += available + bound
-    servedSum += servedBefore[beforeFirst + slots] - servedBefore[beforeFirst + easyFrom]
-    conversionSum += conversionBefore[beforeFirst + slots] - conversionBefore[beforeFirst + easyFrom]
-    idleSum += idleBefore[beforeFirst + slots] - idleBefore[beforeFirst + easyFrom]
+    servedSum += servedBefore[rows + slots] - servedBefore[rows + easyFrom]
+    conversionSum += conversionBefore[rows + slots] - conversionBefore[rows + easyFrom]
+    idleSum += idleBefore[rows + slots] - idleBefore[rows + easyFrom]
+    if (level > 0) run.bookShed(rows + easyFrom, rows + slots)
     const selfDischarge = heldSum * selfWPerAh
     const brought = dcUsedSum + pvUsedSum + acUsedSum + chargerSum
     const losses = conversionSum + selfW * count + selfDischarge + intakeSum * (1 - chargeEfficiency)

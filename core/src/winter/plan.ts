@@ -13,13 +13,14 @@ import { inverterRating, onLegsOf } from '../inverter/service.ts'
 import { climateOf } from '../weather/ruling.ts'
 import { seasonOf } from '../weather/season.ts'
 import { controllerEfficiency } from './hours.ts'
+import { easyTables, type EasyTables } from './easyTables.ts'
 import { legLimits, loadTables, type LoadTables } from './loadTables.ts'
 
 /** Everything of a design that stays the same from hour to hour and year to year, ready for the loop. */
 export interface RunPlan {
   startDay: number
   loads: LoadTables
-  /** state of charge below which loads are switched off; −1 for never */
+  /** usable charge below which loads are switched off; −Infinity for never */
   shedCanWait: number
   shedShould: number
   selfW: number
@@ -35,30 +36,11 @@ export interface RunPlan {
   /** what the inverter's charger may draw from AC sources, W, and its efficiency */
   acChargerW: number
   acChargerEfficiency: number
-  /** what a step needs in which all is served and no AC source gives, by {@link tableIndex} */
   easy: EasyTables
   bank: BankPlan
   generator: BackupPlan
   /** null where there is none */
   grid: GridPlan | null
-}
-
-export interface EasyTables {
-  /** AC asked for, W */
-  acW: Float64Array
-  /** drawn from the bus while the inverter is awake: what sun and DC sources give beyond it is left over, W */
-  awakeW: Float64Array
-  /** drawn from the bus, self-discharge left aside, W; Infinity where the inverter cannot carry it */
-  needW: Float64Array
-  /** lost in the inverter, its draw at rest among it, W */
-  conversionW: Float64Array
-  idleW: Float64Array
-  /** served, lost in the inverter and drawn at rest before each step of a day and after its last: W times steps, by pot × (steps + 1) */
-  servedBefore: Float64Array
-  conversionBefore: Float64Array
-  idleBefore: Float64Array
-  /** most that any of these steps draws from the bus, W */
-  mostW: number
 }
 
 export interface BankPlan {
@@ -158,14 +140,26 @@ export interface Age {
 /** Steps the run makes of an hour. */
 export const partsOf = ({ winter }: Pick<Design, 'winter'>): 1 | 4 => (winter.stepMin === 15 ? 4 : 1)
 
+/**
+ * Makes objects that are all of one kind to V8, however they were put together: of plans into which others are spread it
+ * makes kinds of their own, and a loop that has met several of them is slower.
+ */
+function ofOneKind<T extends object>(): (fields: T) => T {
+  class Kind {
+    constructor(fields: T) {
+      Object.assign(this, fields)
+    }
+  }
+  return (fields) => new Kind(fields) as T
+}
+const asPlan = ofOneKind<RunPlan>()
+const asBank = ofOneKind<BankPlan>()
+
 /** A bank without any resistance would know no end of a current. */
 const LEAST_OHM = 1e-6
 
 /**
  * Works a design into the constants of the run. Throws nothing for a document the contract accepts.
- *
- * The plan is written out name by name: of plans into which others are spread before more is added, V8 makes each a
- * kind of its own after some ten, and compiles the loop anew for every one.
  * @param startDay day of year (from 0) on which its years begin; by the place's dark season where it is left out
  */
 export function runPlan(given: Design, startDay = seasonOf(given.place).startDay): RunPlan {
@@ -183,11 +177,15 @@ export function runPlan(given: Design, startDay = seasonOf(given.place).startDay
     selfW: controllers.reduce((sum, { part }) => sum + part.selfW, 0),
   }
   const loads = loadTables(design, parts)
-  return {
+  const shed = {
+    shedCanWait: household.shedCanWaitBelow ?? -Infinity,
+    shedShould: household.shedShouldBelow ?? -Infinity,
+  }
+  return asPlan({
     startDay,
     loads,
-    shedCanWait: household.shedCanWaitBelow ?? -1,
-    shedShould: household.shedShouldBelow ?? -1,
+    shedCanWait: shed.shedCanWait,
+    shedShould: shed.shedShould,
     selfW: inverterPlan.selfW,
     controllerEfficiency: controllerEfficiency(design),
     arrayShare: 1,
@@ -195,22 +193,22 @@ export function runPlan(given: Design, startDay = seasonOf(given.place).startDay
     searchW: inverterPlan.searchW,
     searchWakeW: inverterPlan.searchWakeW,
     inverterW: inverterPlan.inverterW,
-    easy: easyTables(loads, inverterPlan),
+    easy: easyTables(loads, inverterPlan, shed),
     acChargerW: (chargerA * inverter.quantity * bankNominalV(design.bank)) / chargerEfficiency,
     acChargerEfficiency: chargerEfficiency,
     bank: bankPlan(design, parts),
     generator: backupPlan(design),
     grid: gridPlan(design),
-  }
+  })
 }
 
 /** The same system with what age has left of it: nothing else of a plan changes. */
 export function agedPlan(plan: RunPlan, { bankShare, arrayShare }: Age): RunPlan {
   const { bank } = plan
-  return {
+  return asPlan({
     ...plan,
     arrayShare: plan.arrayShare * arrayShare,
-    bank: {
+    bank: asBank({
       ...bank,
       qmaxAh: bank.qmaxAh * bankShare,
       ratedAh: bank.ratedAh * bankShare,
@@ -219,52 +217,8 @@ export function agedPlan(plan: RunPlan, { bankShare, arrayShare }: Age): RunPlan
       loadedFromA: bank.loadedFromA * bankShare,
       step: { ...bank.step, cqmaxAh: bank.step.cqmaxAh * bankShare },
       ohm: bank.ohm / bankShare,
-    },
-  }
-}
-
-function easyTables(
-  { acMust, acShould, acCanWait, dc, parts }: LoadTables,
-  {
-    curve,
-    searchW,
-    searchWakeW,
-    inverterW,
-    selfW,
-  }: Pick<RunPlan, 'curve' | 'searchW' | 'searchWakeW' | 'inverterW' | 'selfW'>,
-): EasyTables {
-  const size = acMust.length
-  const slots = 24 * parts
-  const table = () => new Float64Array(size)
-  const before = () => new Float64Array(size + size / slots)
-  const easy: EasyTables = {
-    acW: table(),
-    awakeW: table(),
-    needW: table(),
-    conversionW: table(),
-    idleW: table(),
-    servedBefore: before(),
-    conversionBefore: before(),
-    idleBefore: before(),
-    mostW: 0,
-  }
-  for (let at = 0; at < size; at++) {
-    const ac = acMust[at] + acShould[at] + acCanWait[at]
-    const idle = ac < searchWakeW ? searchW : curve.idleW
-    const conversion = idle + ac * (curve.a + curve.b * ac) - ac
-    const carries = ac <= inverterW[((at / parts) | 0) % inverterW.length]
-    easy.acW[at] = ac
-    easy.awakeW[at] = selfW + dc[at] + curve.idleW + ac * (curve.a + curve.b * ac)
-    easy.needW[at] = carries ? selfW + dc[at] + ac + conversion : Infinity
-    if (carries) easy.mostW = Math.max(easy.mostW, easy.needW[at])
-    easy.conversionW[at] = conversion
-    easy.idleW[at] = idle
-    const next = at + Math.floor(at / slots) + 1
-    easy.servedBefore[next] = (at % slots === 0 ? 0 : easy.servedBefore[next - 1]) + ac + dc[at]
-    easy.conversionBefore[next] = (at % slots === 0 ? 0 : easy.conversionBefore[next - 1]) + conversion
-    easy.idleBefore[next] = (at % slots === 0 ? 0 : easy.idleBefore[next - 1]) + idle
-  }
-  return easy
+    }),
+  })
 }
 
 /** What the inverter gives by month and hour, the month's highs taken as the air around it, up to the hottest named. */
@@ -290,7 +244,7 @@ function bankPlan(design: Design, parts: number): BankPlan {
     Float64Array.from({ length: VOLTAGE_STEPS + 2 }, (_, i) => voltsAt(i / VOLTAGE_STEPS))
   const restedV = table((charge) => restedBankV(bank, charge))
   const loadedV = table((charge) => loadedBankV(bank, lowCutV, charge))
-  return {
+  return asBank({
     volts: bankNominalV(bank),
     qmaxAh: kinetic.qmaxAh,
     ratedAh: rated,
@@ -314,7 +268,7 @@ function bankPlan(design: Design, parts: number): BankPlan {
     lowCutV,
     absorbV: absorptionV(bank),
     selfDischargePerH: part.selfDischargePctPerMonth / 100 / 730,
-  }
+  })
 }
 
 /** The least of two tables from each entry on. */

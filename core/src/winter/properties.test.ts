@@ -30,7 +30,7 @@ const anyDesign: fc.Arbitrary<Design> = fc
     equalise: fc.constantFrom(null, 60),
     full: fc.constantFrom(null, 10),
     away: fc.boolean(),
-    shed: fc.boolean(),
+    shed: fc.constantFrom(null, [0.6, 0.45], [0.45, 0.6], [0.5, 0.5], [null, 0.7], [0.8, null]),
     store: fc.integer({ min: 0, max: 3 }),
     search: fc.boolean(),
     source: fc.constantFrom(null, 'ac' as const, 'dc' as const),
@@ -69,7 +69,10 @@ const anyDesign: fc.Arbitrary<Design> = fc
       fullChargeEveryDays: pick.full,
     })
     if (pick.away) design.household.away = [{ fromMonth: 12, fromDay: 24, toMonth: 1, toDay: 6 }]
-    if (pick.shed) Object.assign(design.household, { shedCanWaitBelow: 0.6, shedShouldBelow: 0.45 })
+    if (pick.shed) {
+      const [shedCanWaitBelow, shedShouldBelow] = pick.shed
+      Object.assign(design.household, { shedCanWaitBelow, shedShouldBelow })
+    }
     design.loads.forEach((load) => {
       load.runningW *= pick.scale
       if (load.movable) load.storeDays = pick.store

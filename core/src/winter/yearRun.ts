@@ -2,6 +2,7 @@ import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { FULL } from '../bank/full.ts'
 import { inverterOutput } from '../inverter/efficiency.ts'
 import { BackupState, type BackupView } from './backupState.ts'
+import { SHED, shedIn, TINY_W } from './easyTables.ts'
 import { dayHours, type DayHours, type YearHours } from './hours.ts'
 import { potIndex } from './loadTables.ts'
 import { BankWarmth } from './bankWarmth.ts'
@@ -12,8 +13,6 @@ import { tableAt } from '../math/interpolate.ts'
 import { WaitingWork } from './waitingWork.ts'
 import { emptyYear, type Records, type Trace, type YearResult } from './year.ts'
 import { PRIORITIES } from '../loads/profile.ts'
-
-const TINY_W = 1e-6
 
 /** What the steps of one day add up to: W times steps where energy is meant, until the day is booked. */
 export class DayBooks {
@@ -526,6 +525,20 @@ export class YearRun {
       this.books.unmet += cut
     }
     if (any) this.books.shortH += dt
+  }
+
+  /** Counts what was shed in easy steps of the day, by the rows before the first and after the last. */
+  bookShed(from: number, to: number): void {
+    const { result, dt, books } = this
+    const { easy } = this.plan
+    const shouldW = shedIn(easy, SHED.should, from, to)
+    const canWaitW = shedIn(easy, SHED.canWait, from, to)
+    result.shortHours.should += shedIn(easy, SHED.shortShould, from, to) * dt
+    result.shortHours.canWait += shedIn(easy, SHED.shortCanWait, from, to) * dt
+    result.unmetWh.should += shouldW * dt
+    result.unmetWh.canWait += canWaitW * dt
+    books.unmet += shouldW + canWaitW
+    books.shortH += shedIn(easy, SHED.short, from, to) * dt
   }
 
   /** What the step leaves the bank with: least and full, equalised, and its volts where they start the backup. */
