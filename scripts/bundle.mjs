@@ -32,6 +32,15 @@ export default async function setup() {
     'package-lock.json',
   ]
   if (!isOlder(stamp, sources)) return
+  await bundle(Object.fromEntries(entries.map(({ file, source }) => [file, source])), OUT)
+  writeFileSync(stamp, '')
+}
+
+/**
+ * Bundles modules for Node, core and contract in them.
+ * @param input file of each by the name it is to have
+ */
+export async function bundle(input, outDir) {
   await build({
     configFile: false,
     root: ROOT,
@@ -40,14 +49,13 @@ export default async function setup() {
       ssr: true,
       target: 'node20',
       minify: false,
-      outDir: OUT,
+      outDir,
       emptyOutDir: true,
       rolldownOptions: {
-        input: Object.fromEntries(entries.map(({ file, source }) => [file, source])),
+        input,
         output: { entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs' },
       },
     },
     ssr: { noExternal: [/^@ambrel\//] },
   })
-  writeFileSync(stamp, '')
 }

@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os'
+import { fileURLToPath } from 'node:url'
 import { Worker } from 'node:worker_threads'
 import {
   derive,
@@ -67,11 +68,8 @@ function everythingOn(): Design {
   }
 }
 
-/** Least and median milliseconds of each task, a round of one after a round of the others. */
-function interleaved<T extends string>(
-  tasks: Record<T, () => void>,
-  count: number,
-): Record<T, { least: number; median: number }> {
+/** Milliseconds of each task by round, a round of one after a round of the others. */
+function interleaved<T extends string>(tasks: Record<T, () => void>, count: number): Record<T, number[]> {
   const names = Object.keys(tasks) as T[]
   const times = Object.fromEntries(names.map((name) => [name, [] as number[]])) as Record<T, number[]>
   for (let round = -WARM_UP; round < count; round++)
@@ -79,13 +77,11 @@ function interleaved<T extends string>(
       const took = time(1, tasks[name])
       if (round >= 0) times[name].push(took)
     }
-  return Object.fromEntries(
-    names.map((name) => {
-      const sorted = times[name].sort((a, b) => a - b)
-      return [name, { least: sorted[0], median: sorted[sorted.length >> 1] }]
-    }),
-  ) as Record<T, { least: number; median: number }>
+  return times
 }
+const medianOf = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]
+/** Of each round by itself: between rounds the machine may change its speed. */
+const ratioOf = (times: number[], to: number[]) => medianOf(times.map((took, round) => took / to[round]))
 const WARM_UP = 6
 
 /** The balance of a step and nothing else, on typed arrays: sun, loads, kinetic bank, floor and full. */
@@ -122,10 +118,8 @@ const POOL_YEARS = 200
 
 /** Seconds in which so many workers make the weather of years and run them, their start left out. */
 async function onPool(workers: number): Promise<number> {
-  // a thread does not take the loader over from its parent
-  const file = JSON.stringify(new URL('./benchYears.ts', import.meta.url).href)
-  const start = `import('tsx/esm/api').then(({ register }) => { register(); return import(${file}) })`
-  const pool = Array.from({ length: workers }, () => new Worker(start, { eval: true }))
+  const file = fileURLToPath(import.meta.resolve('./benchYears.mjs'))
+  const pool = Array.from({ length: workers }, () => new Worker(file))
   const next = (worker: Worker) => new Promise((resolve) => worker.once('message', resolve))
   await Promise.all(pool.map(next))
   const began = performance.now()
@@ -198,7 +192,7 @@ report(
 /** What a new place costs before its strip stands: the sun's year, weather, planes, hours and loop. */
 report(
   'winter.first-30',
-  time(3, () => {
+  time(9, () => {
     const fresh = new WinterEngine()
     for (let i = 0; i < YEARS; i++) fresh.year(design, 7, i)
   }),
@@ -218,19 +212,18 @@ const years = (of: Design) => {
 const loops = { plain: years(design), everything: years(all), ageing: years(ageing), straight: straightYears() }
 const rounds = interleaved(loops, 15)
 const perStep = (ms: number) => (ms * 1e6) / (YEARS * HOURS)
-const [plain, straight] = [rounds.plain, rounds.straight]
-report('winter.loop', perStep(plain.least), 'ns/step')
-report('winter.loop-median', perStep(plain.median), 'ns/step')
-report('winter.years', YEARS / (plain.least / 1000), 'years/s')
-report('winter.loop-everything', perStep(rounds.everything.least), 'ns/step')
-report('winter.loop-everything-median', perStep(rounds.everything.median), 'ns/step')
-report('winter.loop-ageing', perStep(rounds.ageing.least), 'ns/step')
-report('winter.loop-ageing-median', perStep(rounds.ageing.median), 'ns/step')
-report('winter.straight', perStep(straight.least), 'ns/step')
-report('winter.straight-median', perStep(straight.median), 'ns/step')
-report('winter.loop-to-straight', plain.median / straight.median, 'times')
-report('winter.everything-to-plain', rounds.everything.median / plain.median, 'times')
-report('winter.ageing-to-plain', rounds.ageing.median / plain.median, 'times')
+const reportLoop = (name: string, times: number[]) => {
+  report(name, perStep(Math.min(...times)), 'ns/step')
+  report(`${name}-median`, perStep(medianOf(times)), 'ns/step')
+}
+reportLoop('winter.loop', rounds.plain)
+report('winter.years', YEARS / (Math.min(...rounds.plain) / 1000), 'years/s')
+reportLoop('winter.loop-everything', rounds.everything)
+reportLoop('winter.loop-ageing', rounds.ageing)
+reportLoop('winter.straight', rounds.straight)
+report('winter.loop-to-straight', ratioOf(rounds.plain, rounds.straight), 'times')
+report('winter.everything-to-plain', ratioOf(rounds.everything, rounds.plain), 'times')
+report('winter.ageing-to-plain', ratioOf(rounds.ageing, rounds.plain), 'times')
 
 let watts = 0
 report(
