@@ -1,9 +1,15 @@
 import type { InverterCurve } from '../inverter/efficiency.ts'
 import type { LoadTables } from './loadTables.ts'
 
-/** What shed loads add up to: W times steps that are not served, and steps in which anything is not. */
-export const SHED = { should: 0, canWait: 1, shortShould: 2, shortCanWait: 3, short: 4 } as const
-const ROW = Object.keys(SHED).length
+/** What shed loads add up to by the rows of {@link EasyTables.servedBefore}: W times steps, and steps in which they are short. */
+export interface ShedTables {
+  should: Float64Array
+  canWait: Float64Array
+  shortShould: Float64Array
+  shortCanWait: Float64Array
+  /** either of them */
+  short: Float64Array
+}
 
 /**
  * What a step needs in which all is served that is not shed and no AC source gives. By the place of a step among the
@@ -29,8 +35,8 @@ export interface EasyTables {
   servedBefore: Float64Array
   conversionBefore: Float64Array
   idleBefore: Float64Array
-  /** as these, rows of {@link SHED} */
-  shedBefore: Float64Array
+  /** empty where nothing is ever shed */
+  shed: ShedTables
   /** most that any of these steps draws from the bus, W */
   mostW: number
 }
@@ -64,7 +70,8 @@ export function easyTables(
   const first = Math.max(shedShould, shedCanWait)
   const levels = first === -Infinity ? 1 : 3
   const table = () => new Float64Array(size * levels)
-  const before = (sums = 1) => new Float64Array((size + pots) * levels * sums)
+  const before = () => new Float64Array((size + pots) * levels)
+  const shedBefore = () => (levels > 1 ? before() : new Float64Array(0))
   const easy: EasyTables = {
     levelSize: size,
     levelPots: pots,
@@ -78,7 +85,13 @@ export function easyTables(
     servedBefore: before(),
     conversionBefore: before(),
     idleBefore: before(),
-    shedBefore: before(ROW),
+    shed: {
+      should: shedBefore(),
+      canWait: shedBefore(),
+      shortShould: shedBefore(),
+      shortCanWait: shedBefore(),
+      short: shedBefore(),
+    },
     mostW: 0,
   }
   for (let level = 0; level < levels; level++) {
@@ -101,26 +114,26 @@ export function easyTables(
       easy.conversionW[at] = conversion
       easy.idleW[at] = idle
       const row = at + Math.floor(at / slots)
-      const isShort = (watts: number) => (watts > TINY_W ? 1 : 0)
-      addTo(easy.servedBefore, row, [ac + onDc])
-      addTo(easy.conversionBefore, row, [conversion])
-      addTo(easy.idleBefore, row, [idle])
-      const shorts = [isShort(should), isShort(canWait)]
-      addTo(easy.shedBefore, row, [should * shorts[0], canWait * shorts[1], ...shorts, Math.max(...shorts)])
+      sumUp(easy.servedBefore, row, ac + onDc)
+      sumUp(easy.conversionBefore, row, conversion)
+      sumUp(easy.idleBefore, row, idle)
+      if (level > 0) sumUpShed(easy.shed, row, should, canWait)
     }
   }
   return easy
 }
 
 /** Writes into the row after one what it holds and what its step adds. */
-function addTo(sums: Float64Array, row: number, added: readonly number[]): void {
-  added.forEach((value, i) => (sums[(row + 1) * added.length + i] = sums[row * added.length + i] + value))
+function sumUp(before: Float64Array, row: number, added: number): void {
+  before[row + 1] = before[row] + added
 }
 
-/**
- * What was shed in a stretch of steps.
- * @param what of {@link SHED}
- * @param from rows before its first step, and after its last
- */
-export const shedIn = ({ shedBefore }: EasyTables, what: number, from: number, to: number): number =>
-  shedBefore[to * ROW + what] - shedBefore[from * ROW + what]
+function sumUpShed(shed: ShedTables, row: number, shouldW: number, canWaitW: number): void {
+  const shortShould = shouldW > TINY_W ? 1 : 0
+  const shortCanWait = canWaitW > TINY_W ? 1 : 0
+  sumUp(shed.should, row, shortShould * shouldW)
+  sumUp(shed.canWait, row, shortCanWait * canWaitW)
+  sumUp(shed.shortShould, row, shortShould)
+  sumUp(shed.shortCanWait, row, shortCanWait)
+  sumUp(shed.short, row, shortShould | shortCanWait)
+}

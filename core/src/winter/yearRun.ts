@@ -2,7 +2,7 @@ import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { FULL } from '../bank/full.ts'
 import { inverterOutput } from '../inverter/efficiency.ts'
 import { BackupState, type BackupView } from './backupState.ts'
-import { SHED, shedIn, TINY_W } from './easyTables.ts'
+import { TINY_W } from './easyTables.ts'
 import { dayHours, type DayHours, type YearHours } from './hours.ts'
 import { potIndex } from './loadTables.ts'
 import { BankWarmth } from './bankWarmth.ts'
@@ -530,15 +530,16 @@ export class YearRun {
   /** Counts what was shed in easy steps of the day, by the rows before the first and after the last. */
   bookShed(from: number, to: number): void {
     const { result, dt, books } = this
-    const { easy } = this.plan
-    const shouldW = shedIn(easy, SHED.should, from, to)
-    const canWaitW = shedIn(easy, SHED.canWait, from, to)
-    result.shortHours.should += shedIn(easy, SHED.shortShould, from, to) * dt
-    result.shortHours.canWait += shedIn(easy, SHED.shortCanWait, from, to) * dt
+    const { shed } = this.plan.easy
+    const between = (before: Float64Array) => before[to] - before[from]
+    const shouldW = between(shed.should)
+    const canWaitW = between(shed.canWait)
+    result.shortHours.should += between(shed.shortShould) * dt
+    result.shortHours.canWait += between(shed.shortCanWait) * dt
     result.unmetWh.should += shouldW * dt
     result.unmetWh.canWait += canWaitW * dt
     books.unmet += shouldW + canWaitW
-    books.shortH += shedIn(easy, SHED.short, from, to) * dt
+    books.shortH += between(shed.short) * dt
   }
 
   /** What the step leaves the bank with: least and full, equalised, and its volts where they start the backup. */
