@@ -44,9 +44,10 @@ async function vitest(env) {
 
 await main(async () => {
   prepare({ chromium: true })
-  build()
+  const began = Date.now()
+  // beside the build and the tests: each of them leaves a processor free at times
   const checks = ['typecheck', 'lint'].map((name) => part(name, 'npm', ['run', name, '--silent'], { env: ROOMY }))
-  const good = await Promise.all(checks)
+  build()
   const scratch = mkdtempSync(join(tmpdir(), 'ambrel-test-'))
   chmodSync(scratch, 0o755)
   const cluster = findPostgres() ? new Cluster(scratch, { throwaway: true }) : null
@@ -59,8 +60,9 @@ await main(async () => {
   } finally {
     cluster?.stop()
   }
-  good.push(counts.good)
+  const good = [...(await Promise.all(checks)), counts.good]
   const broken = good.filter((each) => !each).length
+  say(`checks and tests took ${((Date.now() - began) / 1000).toFixed(0)} s`)
   if (broken > 0) say(`${broken} of ${good.length} parts failed`)
   console.log(`tests: ${counts.passed} passed, ${counts.failed} failed`)
   process.exitCode = broken > 0 ? 1 : 0

@@ -332,6 +332,26 @@ describe('whoever listens, uses keys, or sees little', () => {
     }
   })
 
+  it('moves nothing for whoever asked for less motion', async () => {
+    const { page } = await takePage(application.browser)
+    await openDemo(page, application.base)
+    const moving = () =>
+      page.evaluate(() => {
+        const seconds = (each: Element) => {
+          const { transitionDuration, animationDuration } = getComputedStyle(each)
+          return Math.max(...`${transitionDuration},${animationDuration}`.split(',').map(parseFloat))
+        }
+        return [...document.querySelectorAll('*')].filter((each) => seconds(each) > 0.001).length
+      })
+    await page.keyboard.press('?')
+    await page.locator('.el-dialog:visible').first().waitFor()
+    expect(await moving()).toBeGreaterThan(0)
+    await page.emulateMedia({ reducedMotion: 'reduce' })
+    expect(await moving()).toBe(0)
+    await page.keyboard.press('Escape')
+    await page.locator('.el-overlay:visible').first().waitFor({ state: 'detached' })
+  })
+
   it('what comes after the first screen of a step moves nothing that stands', async () => {
     const { page } = await takePage(application.browser)
     await openDemo(page, application.base)

@@ -1,5 +1,6 @@
 import type Sortable from 'sortablejs'
 import type { ObjectDirective } from 'vue'
+import { isStill } from '../drawing/motion.ts'
 import { firstRest } from '../drawing/useIdle.ts'
 
 /** What was dragged from where to where; places count the draggable things of a list. */
@@ -50,7 +51,7 @@ export function dragLists({ group, draggable, handle, sort = true, disabled, dro
         disabled: disabled?.(),
         // let go beside the lists it goes back; a row of one long list may be dropped past its end
         revertOnSpill: group !== undefined,
-        animation: 120,
+        animation: isStill() ? 0 : 120,
         forceFallback: true,
         delay: TOUCH_DELAY_MS,
         delayOnTouchOnly: true,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isStill } from '../drawing/motion.ts'
 import { awaited } from '../drawing/useIdle.ts'
 import { nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 
@@ -55,10 +56,9 @@ function look(): void {
 function go(i: number): void {
   const part = parts.value[i]
   if (!part) return
-  const smooth = !window.matchMedia('(prefers-reduced-motion: reduce)').matches
   part.heading.tabIndex = -1
   part.heading.focus({ preventScroll: true })
-  part.heading.scrollIntoView({ block: 'start', behavior: smooth ? 'smooth' : 'auto' })
+  part.heading.scrollIntoView({ block: 'start', behavior: isStill() ? 'auto' : 'smooth' })
 }
 let turn = 0
 /** With the next picture: to measure at once would make the page lay itself out twice. */
