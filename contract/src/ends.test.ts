@@ -77,6 +77,7 @@ function flaw(value: unknown, at = ''): string | null {
 }
 
 const engine = new WinterEngine()
+const sample = copperDraw()
 /** What each suggestion is made from. */
 const SUGGESTS = [
   [/^place/, 'place'],
@@ -125,7 +126,7 @@ function textsOf(value: unknown): string[] {
 describe('a field at either end of its range', () => {
   it.each(fields)('%s is refused by name, or the whole design is worked out in numbers', (path, schema) => {
     for (const value of endsOf(schema)) {
-      const design = copperDraw()
+      const design = structuredClone(sample)
       if (!put(design, path, value)) continue
       const told = `${path} = ${JSON.stringify(value)}`
       const { problems } = checkDesign(design)
@@ -144,7 +145,7 @@ describe('a field at either end of its range', () => {
   const numeric = fields.filter(([, { type, flags }]) => type === 'number' && !(flags as { only?: boolean })?.only)
   it.each(numeric)('%s beyond it is refused at its place', (path, schema) => {
     for (const value of [ruleOf(schema, 'min')! - 1, ruleOf(schema, 'max')! + 1]) {
-      const design = copperDraw()
+      const design = structuredClone(sample)
       if (put(design, path, value)) expect(checkDesign(design).problems.map((problem) => problem.path)).toContain(path)
     }
   })
