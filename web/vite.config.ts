@@ -50,14 +50,14 @@ export default defineConfig(({ mode }) => ({
             { name: 'charts', test: /node_modules\/(vue3-)?apexcharts/, priority: 3 },
             {
               name: (id: string) => `step-${/web\/src\/steps\/(\w+)\//.exec(id)![1]}`,
-              // what waits for a moment of rest, with the libraries it needs, is no part of it
-              test: /web\/src\/steps\/\w+\/(?!LoadAdder)/,
+              // what waits for a moment of rest or to be asked for, with the libraries it needs, is no part of it
+              test: /web\/src\/steps\/\w+\/(?!LoadAdder|Import|weatherImport)/,
               priority: 2,
               includeDependenciesRecursively: false,
             },
             {
               name: 'bench',
-              test: /web\/src\/(frame(?!\/\w+(Dialogs?|Palette|Table|Sheet|Around|Text)\.vue|\/(finds|glossary|choice))|fields|drawing|stores|saving)\/|core\/src\/(?!weather\/hours|parts\/from)|contract\/src\/(index|limits|merge|letters|holds|sound|waiting|partTables)\.ts/,
+              test: /web\/src\/(frame(?!\/\w+(Dialogs?|Palette|Table|Sheet|Around|Text)\.vue|\/(finds|glossary|choice))|fields|drawing|stores|saving)\/|core\/src\/(?!weather\/hours|parts\/from|system\/(oneLine|svg))|contract\/src\/(index|limits|merge|letters|holds|sound|waiting|partTables)\.ts/,
               priority: 1,
             },
           ],

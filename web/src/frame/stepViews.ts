@@ -39,6 +39,7 @@ export async function loadAhead(): Promise<void> {
     loadCautions,
     ...Object.values(LOADERS),
     () => import('../steps/loads/LoadAdder.vue'),
+    () => import('../steps/place/ImportDialog.vue'),
     () => import('@tanstack/vue-virtual'),
     () => import('sortablejs'),
     () => import('@ambrel/contract/weather'),
