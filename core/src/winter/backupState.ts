@@ -6,6 +6,8 @@ export const TAIL_FROM = 7
 export const TAIL_UNTIL = 12
 /** So long an equalising charge waits for sun to do it before a generator is started for it, h. */
 const SUN_MAY_EQUALISE_H = 14 * 24
+/** The sun equalises where the arrays give so many times what that takes. */
+export const SUN_EQUALISES_BY = 1.5
 const TINY_H = 1e-9
 
 /** What the backup decides on, at the start of a step. */

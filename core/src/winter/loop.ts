@@ -5,7 +5,7 @@ import { tableAt } from '../math/interpolate.ts'
 import type { YearHours } from './hours.ts'
 import { VOLTAGE_STEPS, type RunPlan } from './plan.ts'
 import type { Records, YearResult } from './year.ts'
-import { TAIL_FROM, TAIL_UNTIL } from './backupState.ts'
+import { SUN_EQUALISES_BY, TAIL_FROM, TAIL_UNTIL } from './backupState.ts'
 import { YearRun } from './yearRun.ts'
 
 const TINY_WH = 1e-6
@@ -153,7 +153,7 @@ function easyDays(run: YearRun, from: number, guard: EasyGuard): number {
   const lowCutV = +bank.lowCutV
   const loadedFromA = +bank.loadedFromA
   const startV = +guard.startV
-  const equalisesAboveW = 1.5 * plan.generator.equaliseW
+  const equalisesAboveW = SUN_EQUALISES_BY * plan.generator.equaliseW
   const usualA = +guard.usualA
   const drawsToA = maxDischargeA < usualA ? maxDischargeA : usualA
   const slots = 24 * parts

@@ -1,7 +1,7 @@
 import { DAYS, MONTH_OF_DAY } from '../calendar/calendar.ts'
 import { FULL } from '../bank/full.ts'
 import { inverterOutput } from '../inverter/efficiency.ts'
-import { BackupState, type BackupView } from './backupState.ts'
+import { BackupState, SUN_EQUALISES_BY, type BackupView } from './backupState.ts'
 import { TINY_W } from './easyTables.ts'
 import { dayHours, type DayHours, type YearHours } from './hours.ts'
 import { potIndex } from './loadTables.ts'
@@ -240,7 +240,7 @@ export class YearRun {
     this.equaliseW =
       backup.equaliseIsDue(view) &&
       charge >= plan.generator.fullStop &&
-      (backup.running || this.onGrid || pvOut > 1.5 * plan.generator.equaliseW)
+      (backup.running || this.onGrid || pvOut > SUN_EQUALISES_BY * plan.generator.equaliseW)
         ? plan.generator.equaliseW
         : 0
     if (slot < this.work.sunUntil && pvOut + acSource + dcSource > 0 && this.work.waitingWh() > 0) {
