@@ -5,8 +5,8 @@ import { bundled } from './scripts/bundle.mjs'
 /** Ends a test that would never; none is to fail because the machine is slow. */
 const PATIENCE_MS = 600_000
 
-/** Of what stands on core and contract: both are bundled once, before its tests. */
-const ONCE = './scripts/bundle.mjs'
+/** Core and contract are bundled once, before the tests. */
+const ONCE = { globalSetup: './scripts/bundle.mjs' }
 
 export default defineConfig({
   test: {
@@ -14,21 +14,23 @@ export default defineConfig({
     maxWorkers: availableParallelism() + 1,
     projects: [
       {
+        plugins: [bundled],
         test: {
+          ...ONCE,
           name: 'core',
           include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'cli/src/**/*.test.ts'],
-          // designs by the thousand are made and let go
-          execArgv: ['--max-semi-space-size=64'],
+          // designs by the thousand are made and let go; what compiles beside the tests would only take the machine from them
+          execArgv: ['--max-semi-space-size=64', '--single-threaded'],
           // nothing one file leaves is met by another, here and below
           isolate: false,
           testTimeout: PATIENCE_MS,
         },
       },
       {
-        resolve: { alias: bundled },
+        plugins: [bundled],
         test: {
+          ...ONCE,
           name: 'server',
-          globalSetup: ONCE,
           include: ['server/src/**/*.test.ts'],
           isolate: false,
           testTimeout: PATIENCE_MS,
@@ -45,22 +47,21 @@ export default defineConfig({
       },
       {
         extends: './web/vite.config.ts',
-        resolve: {
-          // one file of it, without styles
-          alias: [...bundled, { find: /^element-plus(\/es)?$/, replacement: 'element-plus/dist/index.full.mjs' }],
-        },
+        plugins: [bundled],
+        // one file of it, without styles
+        resolve: { alias: [{ find: /^element-plus(\/es)?$/, replacement: 'element-plus/dist/index.full.mjs' }] },
         test: {
+          ...ONCE,
           name: 'web',
-          globalSetup: ONCE,
           include: ['web/src/**/*.test.ts'],
           testTimeout: PATIENCE_MS,
         },
       },
       {
-        resolve: { alias: bundled },
+        plugins: [bundled],
         test: {
+          ...ONCE,
           name: 'browser',
-          globalSetup: ONCE,
           include: ['e2e/src/**/*.test.ts'],
           isolate: false,
           testTimeout: 2 * PATIENCE_MS,

@@ -1,5 +1,5 @@
-import { readFileSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
 import { build } from 'vite'
 import { isOlder } from './build.mjs'
 import { ROOT } from './prepare.mjs'
@@ -7,21 +7,39 @@ import { ROOT } from './prepare.mjs'
 const OUT = join(ROOT, 'node_modules', '.bundled')
 const PACKAGES = ['core', 'contract']
 
-/** What others import of the packages, and the source of each: `@ambrel/core/units` of `core/src/units/index.ts`. */
-const entries = PACKAGES.flatMap((name) => {
-  const { exports } = JSON.parse(readFileSync(join(ROOT, name, 'package.json'), 'utf8'))
-  return Object.entries(exports).map(([path, source]) => ({
-    id: `@ambrel/${name}${path.slice(1)}`,
-    file: `${name}${path.slice(1).replace('/', '-')}`,
-    source: join(ROOT, name, source),
-  }))
-})
+/** Every module of the packages that is no test, and the file that gives the same out of the bundle. */
+const files = new Map(
+  PACKAGES.flatMap((name) => {
+    const folder = join(ROOT, name, 'src')
+    return readdirSync(folder, { recursive: true })
+      .filter((path) => path.endsWith('.ts') && !/\.(test|bench)\.ts$/.test(path))
+      .map((path) => [join(folder, path), join(OUT, name, path.replace(/\.ts$/, '.mjs'))])
+  }),
+)
 
-/** By which tests of what stands on the core take it bundled: its hundreds of files are read once, not for each of theirs. */
-export const bundled = entries.map(({ id, file }) => ({
-  find: new RegExp(`^${id}$`),
-  replacement: join(OUT, `${file}.mjs`),
-}))
+/** The source of what others import of the packages: of `@ambrel/core/units` `core/src/units/index.ts`. */
+const entries = new Map(
+  PACKAGES.flatMap((name) => {
+    const { exports } = JSON.parse(readFileSync(join(ROOT, name, 'package.json'), 'utf8'))
+    return Object.entries(exports).map(([path, source]) => [`@ambrel/${name}${path.slice(1)}`, join(ROOT, name, source)])
+  }),
+)
+
+/**
+ * Gives tests core and contract out of one bundle, by whatever path they ask for a module of them: their hundreds of files
+ * are read once, not for each of theirs, and what they do a million times runs as it does in the application. With
+ * AMBREL_FROM_SOURCES set they read the sources.
+ */
+export const bundled = {
+  name: 'bundled',
+  enforce: 'pre',
+  resolveId(source, importer) {
+    if (process.env.AMBREL_FROM_SOURCES) return undefined
+    if (source.startsWith('@ambrel/')) return files.get(entries.get(source))
+    if (!source.endsWith('.ts')) return undefined
+    return files.get(source.startsWith('.') && importer ? resolve(dirname(importer), source) : join(ROOT, source))
+  },
+}
 
 /** Bundles core and contract where a source is newer than the last time. */
 export default async function setup() {
@@ -32,15 +50,17 @@ export default async function setup() {
     'package-lock.json',
   ]
   if (!isOlder(stamp, sources)) return
-  await bundle(Object.fromEntries(entries.map(({ file, source }) => [file, source])), OUT)
+  const input = [...files].map(([source, file]) => [file.slice(OUT.length + 1, -'.mjs'.length), source])
+  await bundle(Object.fromEntries(input), OUT, { groups: [{ name: 'all', test: /./ }] })
   writeFileSync(stamp, '')
 }
 
 /**
  * Bundles modules for Node, core and contract in them.
  * @param input file of each by the name it is to have
+ * @param codeSplitting how what they share is parted, as rolldown takes it
  */
-export async function bundle(input, outDir) {
+export async function bundle(input, outDir, codeSplitting = true) {
   await build({
     configFile: false,
     root: ROOT,
@@ -53,7 +73,7 @@ export async function bundle(input, outDir) {
       emptyOutDir: true,
       rolldownOptions: {
         input,
-        output: { entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs' },
+        output: { entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs', codeSplitting },
       },
     },
     ssr: { noExternal: [/^@ambrel\//] },

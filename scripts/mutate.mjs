@@ -91,6 +91,8 @@ function noticed(path) {
   const args = ['vitest', 'related', path, '--run', '--project', 'core', '--bail', '1', '--maxWorkers', '1']
   const { status } = spawnSync('npx', [...args, ...LONG_TESTS.flatMap((path) => ['--exclude', path])], {
     cwd: ROOT,
+    // which tests reach a file is told by what they import
+    env: { ...process.env, AMBREL_FROM_SOURCES: '1' },
     stdio: 'ignore',
     timeout: LONGEST_MS,
     killSignal: 'SIGKILL',
