@@ -21,7 +21,10 @@ const files = new Map(
 const entries = new Map(
   PACKAGES.flatMap((name) => {
     const { exports } = JSON.parse(readFileSync(join(ROOT, name, 'package.json'), 'utf8'))
-    return Object.entries(exports).map(([path, source]) => [`@ambrel/${name}${path.slice(1)}`, join(ROOT, name, source)])
+    return Object.entries(exports).map(([path, source]) => [
+      `@ambrel/${name}${path.slice(1)}`,
+      join(ROOT, name, source),
+    ])
   }),
 )
 
