@@ -123,3 +123,8 @@ export async function giveBack(context: BrowserContext, leave: (page: Page) => P
   }
   await context.close()
 }
+
+/** Ends the pages that are left for the next test: they know of something that is no longer there. */
+export async function closeKept(): Promise<void> {
+  await Promise.all([...shared.keys()].map((context) => context.close()))
+}

@@ -3,16 +3,20 @@ import { fileURLToPath } from 'node:url'
 import pg from 'pg'
 import type { Browser, Page } from 'playwright-core'
 import { afterAll, afterEach, beforeAll } from 'vitest'
-import { giveBack, openBrowser } from './browser.ts'
+import { closeKept, giveBack, openBrowser } from './browser.ts'
 import { leaveAsFound, shown } from './pages.ts'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
-/** The whole application on a database of its own, as a test or a picture needs it. */
-export async function startApplication(): Promise<{
+interface Application {
   base: string
+  /** takes what was made since it began out of its database, but for what was done to the demos; says whether pages know of it */
+  forget: () => Promise<boolean>
   stop: () => Promise<void>
-}> {
+}
+
+/** The whole application on a database of its own, as tests or a benchmark need it. */
+export async function startApplication(): Promise<Application> {
   const serverUrl = process.env.AMBREL_TEST_SERVER
   if (!serverUrl) throw new Error('AMBREL_TEST_SERVER is not set; run the tests with npm test')
   const name = `browser_${process.pid}_${Date.now()}`
@@ -25,8 +29,15 @@ export async function startApplication(): Promise<{
     env: { ...process.env, DATABASE_URL: url.toString(), PORT: '0', LOG_LEVEL: 'fatal' },
   })
   const port = await listening(child)
+  const { rows: demos } = await onServer(url.href, 'select id from design')
   return {
     base: `http://127.0.0.1:${port}`,
+    forget: async () => {
+      await onServer(url.href, 'delete from design where not id = any($1)', [demos.map(({ id }) => id)])
+      const parts = await onServer(url.href, 'delete from part where own')
+      const hours = await onServer(url.href, 'delete from weather_file')
+      return (parts.rowCount ?? 0) + (hours.rowCount ?? 0) > 0
+    },
     stop: async () => {
       const ended = new Promise((resolve) => child.once('exit', resolve))
       child.kill('SIGTERM')
@@ -43,20 +54,30 @@ function listening(child: ChildProcess): Promise<number> {
   })
 }
 
-async function onServer(url: string, statement: string): Promise<void> {
+async function onServer(url: string, statement: string, values?: unknown[]): Promise<pg.QueryResult<{ id: string }>> {
   const client = new pg.Client({ connectionString: url })
   await client.connect()
-  await client.query(statement)
-  await client.end()
+  try {
+    return await client.query(statement, values)
+  } finally {
+    await client.end()
+  }
 }
 
-/** The application and a browser for the tests of a file, started before and ended after them; pages end with their test, or are left for the next. */
+/** What the files of tests that a process runs one after the other share: it ends with the process. */
+let running: Promise<{ application: Application; browser: Browser }> | null = null
+const start = async () => ({ application: await startApplication(), browser: await openBrowser() })
+
+/**
+ * The application and a browser for the tests of a file, which the files before it may have used; pages end with their
+ * test, or are left for the next.
+ */
 export function useApplication(): { readonly base: string; readonly browser: Browser } {
-  let application: Awaited<ReturnType<typeof startApplication>>
+  let application: Application
   let browser: Browser
   beforeAll(async () => {
-    application = await startApplication()
-    browser = await openBrowser()
+    running ??= start()
+    ;({ application, browser } = await running)
   })
   afterEach(async ({ task }) => {
     const pages = browser.contexts().flatMap((context) => context.pages())
@@ -66,8 +87,7 @@ export function useApplication(): { readonly base: string; readonly browser: Bro
     await Promise.all(browser.contexts().map((context) => giveBack(context, leave)))
   })
   afterAll(async () => {
-    await browser?.close()
-    await application?.stop()
+    if (await application.forget()) await closeKept()
   })
   return {
     get base() {

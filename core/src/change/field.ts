@@ -1,5 +1,6 @@
 import type { Design } from '../document/types.ts'
 import { fieldAt } from '../fields/at.ts'
+import { fittedAnew } from '../generator/taken.ts'
 import type { Change } from './change.ts'
 
 type Box = Record<string, unknown>
@@ -23,14 +24,15 @@ function withAt(box: unknown, [key, ...rest]: string[], make: (before: unknown) 
 }
 
 /**
- * Puts a value at a dotted place; everything above it must be there. A figure of a part that was an estimate is one no more.
+ * Puts a value at a dotted place; everything above it must be there. A figure of a part that was an estimate is one no
+ * more, and a backup that was brought to what the inverter takes is looked at anew where either changes.
  * @throws RangeError where it is not
  */
 export const setField =
   (path: string, value: unknown): Change =>
   (design) => {
     const keys = keysOf(path)
-    const next = withAt(design, keys, () => value) as Design
+    const next = fittedAnew(design, withAt(design, keys, () => value) as Design)
     return keys.reduce((each, key, depth) => {
       const holder = keys.slice(0, depth)
       const estimated = valueAt(each, [...holder, 'estimated'].join('.'))

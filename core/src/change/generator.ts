@@ -3,6 +3,7 @@ import { stringsAtLimit } from '../bank/strings.ts'
 import { nextId } from '../design/defaults.ts'
 import { hourIsQuiet, MOST_QUIET_H, quietHours, START_BELOW } from '../generator/limits.ts'
 import { mostChargerA } from '../generator/backup.ts'
+import { fittedAnew } from '../generator/taken.ts'
 import { newSource } from '../generator/sources.ts'
 import type { BackupKind, Design, Generator, GeneratorPart, OtherSource } from '../document/types.ts'
 import { addTo } from './field.ts'
@@ -61,7 +62,7 @@ export const takeBackup =
       ...design,
       generator: { ...generator, present: true, kind, restDays },
     }
-    return { ...next, generator: settledGenerator(next) }
+    return fittedAnew(design, { ...next, generator: settledGenerator(next) })
   }
 
 /** Levels at which a run starts and stops, 0…1; the start is held below the stop. */

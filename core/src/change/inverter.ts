@@ -1,5 +1,6 @@
 import { boxed, isBoxed, stackingChoices, withBuiltIn, withInverter } from '../inverter/service.ts'
 import { bestLegs } from '../inverter/legs.ts'
+import { fittedAnew } from '../generator/taken.ts'
 import { serviceOf } from '../inverter/service.ts'
 import type { BatteryPart, Design, Inverter, InverterPart } from '../document/types.ts'
 import { ratedWh, trySeries } from '../bank/layout.ts'
@@ -10,14 +11,9 @@ import type { Change } from './change.ts'
 import { setField } from './field.ts'
 import { settledGenerator } from './generator.ts'
 
-/** The backup's settings put right; where another service or frequency stands, whether it fits is for somebody to look at anew. */
-function settled(before: Design, design: Design): Design {
-  const generator = settledGenerator(design)
-  const same =
-    serviceOf(design.inverter) === serviceOf(before.inverter) &&
-    design.inverter.part.frequencyHz === before.inverter.part.frequencyHz
-  return { ...design, generator: same ? generator : { ...generator, adapted: false } }
-}
+/** The backup's settings put right. */
+const settled = (before: Design, design: Design): Design =>
+  fittedAnew(before, { ...design, generator: settledGenerator(design) })
 
 /** Another inverter: loads stay on the legs that were named, an all-in-one brings its charge controller, search goes where it has none. */
 export const takeInverter =

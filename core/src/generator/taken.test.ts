@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { ownCharger, takeSet } from '../change/generator.ts'
+import { setField } from '../change/field.ts'
+import { ownCharger, takeBackup, takeSet } from '../change/generator.ts'
 import { setStacking, takeInverter } from '../change/inverter.ts'
 import { derive } from '../derive/derive.ts'
 import { copperDraw, gannetSkerry, larkspurBench } from '../design/samples.ts'
@@ -126,6 +127,30 @@ describe('another set', () => {
     const single = { ...copperDraw(), inverter: joined('single-120', 'parallel', 2) }
     single.generator.adapted = true
     expect(setStacking('split-pair')(single).generator.adapted).toBe(false)
+  })
+
+  it.each([
+    ['generator.part.output', 'single', false],
+    ['generator.part.frequencyHz', 50, false],
+    ['inverter.part.topology', 'single-120', false],
+    ['inverter.part.frequencyHz', 50, false],
+    ['inverter.part.ratedW', 5000, true],
+    ['generator.cordV', 120, true],
+    ['generator.part.ratedW', 5000, true],
+  ] as const)('and so is the same one where %s is entered as %s, unless that makes no other', (path, value, adapted) => {
+    const design = larkspurBench()
+    design.generator.adapted = true
+    expect(setField(path, value)(design).generator.adapted).toBe(adapted)
+  })
+
+  it('and a cord in its place, and another outlet of a cord', () => {
+    const design = larkspurBench()
+    design.generator.adapted = true
+    const onCord = takeBackup('shore')(design)
+    expect(onCord.generator.adapted).toBe(false)
+    const brought = setField('generator.adapted', true)(onCord)
+    expect(brought.generator.adapted).toBe(true)
+    expect(setField('generator.cordV', 120)(brought).generator.adapted).toBe(false)
   })
 
   it.each([

@@ -58,3 +58,21 @@ export const isTaken = (design: Pick<Design, 'generator' | 'inverter'>): boolean
 /** Whether the inverter takes all that the backup gives without anything that brings it to what the inverter takes. */
 export const fitsAsItIs = ({ generator, inverter }: Pick<Design, 'generator' | 'inverter'>): boolean =>
   takenShare({ inverter, generator: { ...generator, adapted: false } }) === 1
+
+/** What the backup gives and what the inverter takes: the same while neither is another. */
+const supplyOf = ({ generator: { kind, cordV, part }, inverter }: Design): string =>
+  JSON.stringify([
+    kind,
+    kind === 'shore' ? cordV : [part.output, part.frequencyHz],
+    serviceOf(inverter),
+    inverter.part.frequencyHz,
+  ])
+
+/**
+ * A design after a change. Where something else comes in than before, or something else is taken, whether it is brought to
+ * that is for somebody to look at anew.
+ */
+export const fittedAnew = (before: Design, after: Design): Design =>
+  after.generator.adapted && supplyOf(after) !== supplyOf(before)
+    ? { ...after, generator: { ...after.generator, adapted: false } }
+    : after

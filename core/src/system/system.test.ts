@@ -279,6 +279,7 @@ describe('what is chosen about a circuit', () => {
     ['a fuse over its cable', 'controller:controller-1', { size: '2 AWG', deviceA: 400 }, 'stop'],
     ['a breaker that opens at work', 'panel', { deviceA: 15 }, 'watch'],
     ['an AC breaker on DC', 'controller:controller-1', { device: 'ac-breaker' }, 'stop'],
+    ['a DC breaker on AC of which nobody said that it breaks it', 'panel', { device: 'dc-breaker' }, 'watch'],
     ['a device below the volts', 'controller:controller-1', { deviceV: 32 }, 'stop'],
     ['a device that cannot break the short', 'bank-main', { deviceKA: 1 }, 'stop'],
     ['a device of which nobody said what it breaks', 'bank-main', { device: 'dc-fuse' }, 'watch'],
@@ -299,6 +300,12 @@ describe('what is chosen about a circuit', () => {
       ).toBe(false)
     }
     expect(levels(larkspurBench(), id)).toEqual([])
+  })
+  it('a breaker for both kinds of current stands in AC by the volts that are printed on it', () => {
+    const stands = (deviceV: number) =>
+      levels(setCircuit('panel', { device: 'dc-breaker', deviceV, deviceKA: 10 })(larkspurBench()), 'panel')
+    expect(stands(240)).toEqual([])
+    expect(stands(120)).toEqual(['stop'])
   })
   it('lasts while what it belongs to does, and asks for nothing else', () => {
     const design = setCircuit('array:array-1', { oneWayM: 33 })(larkspurBench())

@@ -44,6 +44,7 @@ export type Fault =
   | 'device-over-modules'
   | 'device-volts'
   | 'device-ac-on-dc'
+  | 'device-dc-on-ac'
   | 'device-breaks'
   | 'device-unrated'
   | 'conduit'
@@ -85,6 +86,7 @@ const HARMLESS: readonly Fault[] = [
   'drop',
   'unused',
   'device-small',
+  'device-dc-on-ac',
   'device-unrated',
   'conduit',
   'cord',
@@ -226,6 +228,9 @@ function deviceOf(circuit: Circuit, choice: CircuitChoice, basis: Basis): Worked
   }
 }
 
+/** Made for direct current; many of them break alternating current too, as is printed on them. */
+const DC_ALONE: readonly DeviceKind[] = ['dc-breaker', 'dc-fuse', 'pv-fuse']
+
 function faultsOf(
   circuit: Circuit,
   laid: Chosen | null,
@@ -243,7 +248,9 @@ function faultsOf(
   if (circuit.current === 'dc') {
     if (device.kind === 'ac-breaker') faults.push('device-ac-on-dc')
     if (device.ratedV !== null && device.ratedV < circuit.highestV) faults.push('device-volts')
-  } else if (device.ratedV !== null && device.ratedV < circuit.volts) faults.push('device-volts')
+  } else if (device.ratedV !== null) {
+    if (device.ratedV < circuit.volts) faults.push('device-volts')
+  } else if (DC_ALONE.includes(device.kind)) faults.push('device-dc-on-ac')
   if (device.ratedKA !== null && device.ratedKA < device.leastKA) faults.push('device-breaks')
   const other = device.kind !== circuit.device!.kind
   if (other && device.ratedKA === null && device.leastKA > USUAL_KA[device.kind]) faults.push('device-unrated')

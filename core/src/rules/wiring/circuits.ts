@@ -123,6 +123,13 @@ const TELL: Record<Fault, (worked: WorkedCircuit, ofFullLoad: number) => Body> =
       'Direct current does not pass through nought: a breaker made for AC may hold the arc and burn.',
       withoutDevice(worked),
     ),
+  'device-dc-on-ac': (worked) =>
+    watch(
+      worked.circuit.id,
+      say`Nobody has said that the ${DEVICE_NAMES[worked.device!.kind]} of ${worked.circuit.name} breaks alternating current.`,
+      'Many do, as is printed on them with their AC volts: enter those. What is made for DC alone may not open at its rating, and no inspector takes it.',
+      withoutDevice(worked),
+    ),
   'device-breaks': (worked) =>
     stop(
       worked.circuit.id,
