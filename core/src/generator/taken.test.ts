@@ -137,11 +137,14 @@ describe('another set', () => {
     ['inverter.part.ratedW', 5000, true],
     ['generator.cordV', 120, true],
     ['generator.part.ratedW', 5000, true],
-  ] as const)('and so is the same one where %s is entered as %s, unless that makes no other', (path, value, adapted) => {
-    const design = larkspurBench()
-    design.generator.adapted = true
-    expect(setField(path, value)(design).generator.adapted).toBe(adapted)
-  })
+  ] as const)(
+    'and so is the same one where %s is entered as %s, unless that makes no other',
+    (path, value, adapted) => {
+      const design = larkspurBench()
+      design.generator.adapted = true
+      expect(setField(path, value)(design).generator.adapted).toBe(adapted)
+    },
+  )
 
   it('and a cord in its place, and another outlet of a cord', () => {
     const design = larkspurBench()
