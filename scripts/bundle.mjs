@@ -52,7 +52,7 @@ export default async function setup() {
     'scripts/bundle.mjs',
     'package-lock.json',
   ]
-  if (!isOlder(stamp, sources)) return
+  if (process.env.AMBREL_FROM_SOURCES || !isOlder(stamp, sources)) return
   const input = [...files].map(([source, file]) => [file.slice(OUT.length + 1, -'.mjs'.length), source])
   await bundle(Object.fromEntries(input), OUT, { groups: [{ name: 'all', test: /./ }] })
   writeFileSync(stamp, '')

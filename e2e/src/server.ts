@@ -87,7 +87,8 @@ export function useApplication(): { readonly base: string; readonly browser: Bro
     await Promise.all(browser.contexts().map((context) => giveBack(context, leave)))
   })
   afterAll(async () => {
-    if (await application.forget()) await closeKept()
+    // not there where it did not start
+    if (await application?.forget()) await closeKept()
   })
   return {
     get base() {
