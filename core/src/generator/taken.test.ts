@@ -7,6 +7,7 @@ import { copperDraw, gannetSkerry, larkspurBench } from '../design/samples.ts'
 import type { Design, GeneratorOutput, GeneratorPart, Inverter } from '../document/types.ts'
 import { generatorParts } from '../parts/shelf.ts'
 import { findings } from '../rules/registry.ts'
+import { suggestBank } from '../suggest/bank.ts'
 import { suggestGenerator } from '../suggest/generator.ts'
 import { systemOf } from '../system/systemOf.ts'
 import { said } from '../units/words.ts'
@@ -154,6 +155,16 @@ describe('another set', () => {
     const brought = setField('generator.adapted', true)(onCord)
     expect(brought.generator.adapted).toBe(true)
     expect(setField('generator.cordV', 120)(brought).generator.adapted).toBe(false)
+  })
+
+  it('and so is one behind the inverter that comes with a suggested bank', () => {
+    const design = { ...copperDraw(), loads: larkspurBench().loads }
+    Object.assign(design.generator, { present: true, charger: 'inverter', adapted: true })
+    design.generator.part.output = 'single'
+    const { inverter, generator } = suggestBank(design).design
+    expect([design.inverter.part.topology, inverter.part.topology]).toEqual(['single-120', 'split-phase'])
+    // what it gives is not taken there
+    expect([generator.adapted, generator.charger]).toEqual([false, 'separate'])
   })
 
   it.each([

@@ -8,6 +8,7 @@ import { bankNominalV, ratedAh } from '../bank/layout.ts'
 import { isBoxed } from '../inverter/service.ts'
 import { COUNTS } from '../fields/limits.ts'
 import { startVoltsFor } from '../generator/power.ts'
+import { fittedAnew } from '../generator/taken.ts'
 import { layouts, stringFits } from '../array/layouts.ts'
 import { arrayRatedW } from '../array/power.ts'
 import { handBank, handBanks, handNeed, type HandBank } from '../sizing/bank.ts'
@@ -114,7 +115,8 @@ function withBank(design: Design, bank: Bank, carriers: Carriers): Design {
     const { inverter, loads, controllers } = carryingInverters(moved)[0] ?? moved
     carriers.set(systemV, { inverter, loads, controllers })
   }
-  return followed(besideInverter(fittingStrings({ ...moved, ...carriers.get(systemV)! })))
+  const carried = fittedAnew(moved, { ...moved, ...carriers.get(systemV)! })
+  return followed(besideInverter(fittingStrings(carried)))
 }
 
 /** Strings that do not work at the bank's voltage laid out anew, with about the same watts. */
