@@ -52,8 +52,60 @@ export interface Opened {
   errors: string[]
 }
 
-/** A page of its own store and size; errors in it are gathered. */
+/** A page that another test may have once the one that has it is through. */
+interface Kept extends Opened {
+  touch: boolean
+  /** as its test asked for it, and as the next one finds it that has it within the application */
+  viewport: { width: number; height: number }
+  /** its test put in what every document it loads would run: it is no other's */
+  isSpoilt: boolean
+  /** its test leaves it in the application as it found it */
+  isShared: boolean
+  /** in a test, left in the application with nothing remembered, or led out of it and its store emptied */
+  state: 'taken' | 'asFound' | 'emptied'
+}
+const keptPages = new Map<BrowserContext, Kept>()
+
+/**
+ * A page of its own store and size, outside the application; errors in it are gathered. It may have been another test's:
+ * what loads in a process that has run the application before costs half.
+ */
 export async function openPage(browser: Browser, options: PageOptions = {}): Promise<Opened> {
+  const kept = (await takeKept(browser, options, 'emptied')) ?? (await makePage(browser, options))
+  kept.isShared = false
+  return kept
+}
+
+/**
+ * As {@link openPage}, but where a test before this one has left such a page as it found it, that one is taken again:
+ * to load the application anew takes longer than most of what is done in it.
+ */
+export async function takePage(browser: Browser, options: PageOptions = {}): Promise<Opened> {
+  const kept =
+    (await takeKept(browser, options, 'asFound')) ??
+    (await takeKept(browser, options, 'emptied')) ??
+    (await makePage(browser, options))
+  kept.isShared = true
+  return kept
+}
+
+async function takeKept(browser: Browser, options: PageOptions, state: Kept['state']): Promise<Kept | null> {
+  for (const [context, kept] of keptPages)
+    if (kept.state === state && context.browser() === browser && kept.touch === (options.touch ?? false)) {
+      const { viewport, colorScheme } = looks(options)
+      // what stands on a page that was made wider or narrower may stand elsewhere than on one that always was so
+      if (state === 'asFound' && !isDeepStrictEqual(kept.viewport, viewport)) continue
+      Object.assign(kept, { state: 'taken', viewport })
+      // of what it was led out of
+      kept.errors.length = 0
+      await kept.page.setViewportSize(viewport)
+      await kept.page.emulateMedia({ colorScheme, media: null, reducedMotion: null })
+      return kept
+    }
+  return null
+}
+
+async function makePage(browser: Browser, options: PageOptions): Promise<Kept> {
   const context = await browser.newContext({
     ...looks(options),
     hasTouch: options.touch,
@@ -75,56 +127,70 @@ export async function openPage(browser: Browser, options: PageOptions = {}): Pro
   page.on('console', (message) => {
     if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) errors.push(message.text())
   })
-  return { page, errors }
+  const { viewport } = looks(options)
+  const touch = options.touch ?? false
+  const kept: Kept = { page, errors, touch, viewport, isSpoilt: false, isShared: false, state: 'taken' }
+  const addInitScript = page.addInitScript.bind(page)
+  page.addInitScript = (...script: Parameters<Page['addInitScript']>) => {
+    kept.isSpoilt = true
+    return addInitScript(...script)
+  }
+  keptPages.set(context, kept)
+  context.once('close', () => keptPages.delete(context))
+  return kept
 }
 
 function looks({ width = 1280, height = 800, night = false }: PageOptions) {
   return { viewport: { width, height }, colorScheme: night ? ('dark' as const) : ('light' as const) }
 }
 
-/** Pages that may be used by more than one test: whose they are, and whether one uses them now. */
-const shared = new Map<BrowserContext, Opened & { options: PageOptions; isFree: boolean }>()
-
 /**
- * As {@link openPage}, but where a test before this one has left such a page as it found it, that one is taken again:
- * to load the application anew takes longer than most of what is done in it.
- */
-export async function takePage(browser: Browser, options: PageOptions = {}): Promise<Opened> {
-  for (const [context, kept] of shared)
-    if (kept.isFree && context.browser() === browser && isDeepStrictEqual(kept.options, options)) {
-      kept.isFree = false
-      return kept
-    }
-  const opened = await openPage(browser, options)
-  const context = opened.page.context()
-  shared.set(context, { ...opened, options, isFree: false })
-  context.once('close', () => shared.delete(context))
-  return opened
-}
-
-/**
- * Ends what a test had open.
+ * Ends what a test had open: its page is left for another test, else closed.
  *
- * @param leave puts a page that may be used again back to what it was, and says whether it is
+ * @param leave puts a page back to what it was within the application, and says whether it is
  */
 export async function giveBack(context: BrowserContext, leave: (page: Page) => Promise<boolean>): Promise<void> {
-  const kept = shared.get(context)
-  if (kept?.isFree) return
-  if (kept && kept.errors.length === 0 && context.pages().length === 1) {
-    const { colorScheme, viewport } = looks(kept.options)
+  const kept = keptPages.get(context)
+  if (kept && kept.state !== 'taken') return
+  if (kept && !kept.isSpoilt && !kept.page.isClosed() && kept.errors.length === 0) {
     await kept.page.unrouteAll({ behavior: 'wait' })
-    await kept.page.emulateMedia({ colorScheme, media: null, reducedMotion: null })
-    await kept.page.setViewportSize(viewport)
-    kept.isFree = (await leave(kept.page)) && kept.errors.length === 0
-    if (kept.isFree) return
-    await context.close()
-    if (kept.errors.length > 0) throw new Error(`on leaving the page: ${kept.errors.join('; ')}`)
-    return
+    for (const event of ['dialog', 'request'] as const) await kept.page.removeAllListeners(event)
+    await kept.page.setViewportSize(kept.viewport)
+    const isLeft = kept.isShared && context.pages().length === 1 && (await leave(kept.page))
+    if (kept.errors.length > 0) {
+      await context.close()
+      throw new Error(`on leaving the page: ${kept.errors.join('; ')}`)
+    }
+    if (isLeft) kept.state = 'asFound'
+    else if (await emptied(kept.page)) kept.state = 'emptied'
+    if (kept.state !== 'taken') return
   }
   await context.close()
 }
 
-/** Ends the pages that are left for the next test: they know of something that is no longer there. */
+/** Where a page is that is left outside the application: of the same origin, so that it stays in the process that has run it. */
+export const OUTSIDE = '/api/health'
+
+/** Leads a page out of the application, alone in its context, and empties its store. @returns whether that was done */
+async function emptied(page: Page): Promise<boolean> {
+  const context = page.context()
+  try {
+    for (const other of context.pages()) if (other !== page) await other.close()
+    await context.setOffline(false)
+    const { origin } = new URL(page.url())
+    await page.goto(origin + OUTSIDE, { timeout: 10_000 })
+    await page.evaluate(() => sessionStorage.clear())
+    const session = await context.newCDPSession(page)
+    await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' })
+    await session.detach()
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** Ends the pages that are left in the application for the next test: they know of something that is no longer there. */
 export async function closeKept(): Promise<void> {
-  await Promise.all([...shared.keys()].map((context) => context.close()))
+  const inApplication = [...keptPages].filter(([, { state }]) => state === 'asFound')
+  await Promise.all(inApplication.map(([context]) => context.close()))
 }

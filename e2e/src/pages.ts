@@ -2,7 +2,7 @@ import type { Browser, Locator, Page } from 'playwright-core'
 import { isDeepStrictEqual } from 'node:util'
 import type { DesignEntry, StoredDesign } from '@ambrel/contract'
 import { SAMPLE_FAMILIES, STEPS, type Step } from '@ambrel/core'
-import { PATIENCE_MS, takePage } from './browser.ts'
+import { OUTSIDE, PATIENCE_MS, takePage } from './browser.ts'
 
 /** The key figure of a step on the rail. */
 export const rail = (page: Page, step: string) => page.locator(`.rail [data-step=${step}] small`).innerText()
@@ -189,7 +189,7 @@ async function ask<T>(
 
 /** Leads a page to an address of the application: where it is there already, as back and forward do, without loading it anew. */
 export async function goTo(page: Page, base: string, path: string): Promise<void> {
-  if (page.url().startsWith(base)) await lead(page, path)
+  if (page.url().startsWith(base) && page.url() !== base + OUTSIDE) await lead(page, path)
   else await page.goto(base + path)
 }
 

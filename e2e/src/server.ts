@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import pg from 'pg'
-import type { Browser, Page } from 'playwright-core'
+import type { Browser } from 'playwright-core'
 import { afterAll, afterEach, beforeAll } from 'vitest'
 import { closeKept, giveBack, openBrowser } from './browser.ts'
 import { leaveAsFound, shown } from './pages.ts'
@@ -10,10 +10,19 @@ const root = fileURLToPath(new URL('../..', import.meta.url))
 
 interface Application {
   base: string
-  /** takes what was made since it began out of its database, but for what was done to the demos; says whether pages know of it */
+  /** takes what was made since it began out of its database, and brings the demos back; says whether pages know of what is gone */
   forget: () => Promise<boolean>
   stop: () => Promise<void>
 }
+
+/** What was done to designs is a version of theirs, and the one after it is as they were. */
+const BRING_BACK = `
+  update design
+  set name = was.name, variant = was.variant, place_label = was.place_label, document = was.document,
+    version = version + 1, deleted_at = null, archived_at = null
+  from jsonb_to_recordset($1) as was (id uuid, name text, variant text, place_label text, document jsonb)
+  where design.id = was.id
+    and (design.document <> was.document or deleted_at is not null or archived_at is not null)`
 
 /** The whole application on a database of its own, as tests or a benchmark need it. */
 export async function startApplication(): Promise<Application> {
@@ -29,11 +38,12 @@ export async function startApplication(): Promise<Application> {
     env: { ...process.env, DATABASE_URL: url.toString(), PORT: '0', LOG_LEVEL: 'fatal' },
   })
   const port = await listening(child)
-  const { rows: demos } = await onServer(url.href, 'select id from design')
+  const { rows: demos } = await onServer(url.href, 'select id, name, variant, place_label, document from design')
   return {
     base: `http://127.0.0.1:${port}`,
     forget: async () => {
       await onServer(url.href, 'delete from design where not id = any($1)', [demos.map(({ id }) => id)])
+      await onServer(url.href, BRING_BACK, [JSON.stringify(demos)])
       const parts = await onServer(url.href, 'delete from part where own')
       const hours = await onServer(url.href, 'delete from weather_file')
       return (parts.rowCount ?? 0) + (hours.rowCount ?? 0) > 0
@@ -83,8 +93,7 @@ export function useApplication(): { readonly base: string; readonly browser: Bro
     const pages = browser.contexts().flatMap((context) => context.pages())
     const failed = task.result?.state === 'fail'
     if (failed) for (const page of pages) process.stderr.write(`${task.name}\n${await shown(page)}\n`)
-    const leave = async (page: Page) => !failed && leaveAsFound(page)
-    await Promise.all(browser.contexts().map((context) => giveBack(context, leave)))
+    await Promise.all(browser.contexts().map((context) => (failed ? context.close() : giveBack(context, leaveAsFound))))
   })
   afterAll(async () => {
     // not there where it did not start
