@@ -199,6 +199,7 @@ describe('whoever listens, uses keys, or sees little', () => {
     for (const step of STEPS) {
       await onTo(page, step)
       await unfold(page)
+      await atRest(page)
       expect(await audit(page), step).toEqual([])
       for (const width of [820, 600, 390]) {
         await page.setViewportSize({ width, height: 844 })

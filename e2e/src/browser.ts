@@ -98,7 +98,7 @@ async function takeKept(browser: Browser, options: PageOptions, state: Kept['sta
       Object.assign(kept, { state: 'taken', viewport })
       // of what it was led out of
       kept.errors.length = 0
-      await kept.page.setViewportSize(viewport)
+      await sized(kept.page, viewport)
       await kept.page.emulateMedia({ colorScheme, media: null, reducedMotion: null })
       return kept
     }
@@ -144,6 +144,10 @@ function looks({ width = 1280, height = 800, night = false }: PageOptions) {
   return { viewport: { width, height }, colorScheme: night ? ('dark' as const) : ('light' as const) }
 }
 
+/** A page that was sized, if only to what it is, may tell of no rest for seconds. */
+const sized = async (page: Page, viewport: Kept['viewport']): Promise<void> =>
+  isDeepStrictEqual(page.viewportSize(), viewport) ? undefined : page.setViewportSize(viewport)
+
 /**
  * Ends what a test had open: its page is left for another test, else closed.
  *
@@ -155,7 +159,7 @@ export async function giveBack(context: BrowserContext, leave: (page: Page) => P
   if (kept && !kept.isSpoilt && !kept.page.isClosed() && kept.errors.length === 0) {
     await kept.page.unrouteAll({ behavior: 'wait' })
     for (const event of ['dialog', 'request'] as const) await kept.page.removeAllListeners(event)
-    await kept.page.setViewportSize(kept.viewport)
+    await sized(kept.page, kept.viewport)
     const isLeft = kept.isShared && context.pages().length === 1 && (await leave(kept.page))
     if (kept.errors.length > 0) {
       await context.close()
