@@ -56,7 +56,7 @@ export interface Opened {
 interface Kept extends Opened {
   touch: boolean
   /** as its test asked for it, and as the next one finds it that has it within the application */
-  viewport: { width: number; height: number }
+  looks: Looks
   /** its test put in what every document it loads would run: it is no other's */
   isSpoilt: boolean
   /** its test leaves it in the application as it found it */
@@ -68,7 +68,7 @@ const keptPages = new Map<BrowserContext, Kept>()
 
 /**
  * A page of its own store and size, outside the application; errors in it are gathered. It may have been another test's:
- * what loads in a process that has run the application before costs half.
+ * what loads in a process that has run the application before costs a third less.
  */
 export async function openPage(browser: Browser, options: PageOptions = {}): Promise<Opened> {
   const kept = (await takeKept(browser, options, 'emptied')) ?? (await makePage(browser, options))
@@ -92,14 +92,13 @@ export async function takePage(browser: Browser, options: PageOptions = {}): Pro
 async function takeKept(browser: Browser, options: PageOptions, state: Kept['state']): Promise<Kept | null> {
   for (const [context, kept] of keptPages)
     if (kept.state === state && context.browser() === browser && kept.touch === (options.touch ?? false)) {
-      const { viewport, colorScheme } = looks(options)
+      const wanted = looks(options)
       // what stands on a page that was made wider or narrower may stand elsewhere than on one that always was so
-      if (state === 'asFound' && !isDeepStrictEqual(kept.viewport, viewport)) continue
-      Object.assign(kept, { state: 'taken', viewport })
-      // of what it was led out of
-      kept.errors.length = 0
-      await sized(kept.page, viewport)
-      await kept.page.emulateMedia({ colorScheme, media: null, reducedMotion: null })
+      if (state === 'asFound' && !isDeepStrictEqual(kept.looks, wanted)) continue
+      // errors of what it was led out of are no longer anybody's
+      if (state === 'emptied') kept.errors.length = 0
+      Object.assign(kept, { state: 'taken', looks: wanted })
+      await lookAs(kept.page, wanted)
       return kept
     }
   return null
@@ -127,9 +126,8 @@ async function makePage(browser: Browser, options: PageOptions): Promise<Kept> {
   page.on('console', (message) => {
     if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) errors.push(message.text())
   })
-  const { viewport } = looks(options)
   const touch = options.touch ?? false
-  const kept: Kept = { page, errors, touch, viewport, isSpoilt: false, isShared: false, state: 'taken' }
+  const kept: Kept = { page, errors, touch, looks: looks(options), isSpoilt: false, isShared: false, state: 'taken' }
   const addInitScript = page.addInitScript.bind(page)
   page.addInitScript = (...script: Parameters<Page['addInitScript']>) => {
     kept.isSpoilt = true
@@ -140,13 +138,20 @@ async function makePage(browser: Browser, options: PageOptions): Promise<Kept> {
   return kept
 }
 
-function looks({ width = 1280, height = 800, night = false }: PageOptions) {
-  return { viewport: { width, height }, colorScheme: night ? ('dark' as const) : ('light' as const) }
+interface Looks {
+  viewport: { width: number; height: number }
+  colorScheme: 'dark' | 'light'
 }
+const looks = ({ width = 1280, height = 800, night = false }: PageOptions): Looks => ({
+  viewport: { width, height },
+  colorScheme: night ? 'dark' : 'light',
+})
 
-/** A page that was sized, if only to what it is, may tell of no rest for seconds. */
-const sized = async (page: Page, viewport: Kept['viewport']): Promise<void> =>
-  isDeepStrictEqual(page.viewportSize(), viewport) ? undefined : page.setViewportSize(viewport)
+async function lookAs(page: Page, { viewport, colorScheme }: Looks): Promise<void> {
+  await page.emulateMedia({ colorScheme, media: null, reducedMotion: null })
+  // a page that was sized, if only to what it is, may tell of no rest for seconds
+  if (!isDeepStrictEqual(page.viewportSize(), viewport)) await page.setViewportSize(viewport)
+}
 
 /**
  * Ends what a test had open: its page is left for another test, else closed.
@@ -157,17 +162,27 @@ export async function giveBack(context: BrowserContext, leave: (page: Page) => P
   const kept = keptPages.get(context)
   if (kept && kept.state !== 'taken') return
   if (kept && !kept.isSpoilt && !kept.page.isClosed() && kept.errors.length === 0) {
-    await kept.page.unrouteAll({ behavior: 'wait' })
-    for (const event of ['dialog', 'request'] as const) await kept.page.removeAllListeners(event)
-    await sized(kept.page, kept.viewport)
-    const isLeft = kept.isShared && context.pages().length === 1 && (await leave(kept.page))
-    if (kept.errors.length > 0) {
-      await context.close()
-      throw new Error(`on leaving the page: ${kept.errors.join('; ')}`)
+    const { page, errors, isShared } = kept
+    await page.unrouteAll({ behavior: 'wait' })
+    // what tests listen to, beside what gathers errors
+    await page.removeAllListeners('dialog')
+    await page.removeAllListeners('request')
+    if (isShared && context.pages().length === 1) {
+      await lookAs(page, kept.looks)
+      const isLeft = await leave(page)
+      if (errors.length > 0) {
+        await context.close()
+        throw new Error(`on leaving the page: ${errors.join('; ')}`)
+      }
+      if (isLeft) {
+        kept.state = 'asFound'
+        return
+      }
     }
-    if (isLeft) kept.state = 'asFound'
-    else if (await emptied(kept.page)) kept.state = 'emptied'
-    if (kept.state !== 'taken') return
+    if (await emptied(page)) {
+      kept.state = 'emptied'
+      return
+    }
   }
   await context.close()
 }
