@@ -64,7 +64,7 @@ const bill = {
 const { standbyW: _standbyW, supply: _supply, meterReadings: _meterReadings, ...olderFan } = fan
 
 /** Published check values and figures worked by hand: name, input, path of the output, value, tolerance. */
-// prettier-ignore
+// oxfmt-ignore
 const TABLE: [string, object, string, number, number][] = [
   // NREL solar position algorithm, its published example
   ['sun.position', { latitudeDeg: 39.742476, longitudeDeg: -105.1786, at: '2003-10-17T19:30:30Z' }, 'azimuthDeg', 194.34, 0.02],

@@ -113,7 +113,12 @@ export type Priority = 'must' | 'should' | 'canWait'
 export type Leg = 'A' | 'B' | 'C' | 'AB' | 'ABC' | 'DC'
 export type LoadBasis = 'rated' | 'metered' | 'strip' | 'cycle' | 'month'
 export type StartKind =
-  'none' | 'compressor' | 'submersible-pump' | 'soft-start-pump' | 'induction-tool' | 'universal-tool'
+  | 'none'
+  | 'compressor'
+  | 'submersible-pump'
+  | 'soft-start-pump'
+  | 'induction-tool'
+  | 'universal-tool'
 /** what carries a load: this system, a propane appliance in its place, or nothing because it was taken out */
 export type Supply = 'electric' | 'propane' | 'out'
 

@@ -125,7 +125,14 @@ export interface PartField<T = unknown> extends About {
 }
 
 export type Field =
-  ChoiceField | FlagField | NumberField | NumbersField | PartField | RowsField | TextField | TextsField
+  | ChoiceField
+  | FlagField
+  | NumberField
+  | NumbersField
+  | PartField
+  | RowsField
+  | TextField
+  | TextsField
 
 /** The kind of field a value of that type has. */
 export type FieldOf<V> = [V] extends [boolean]

@@ -37,7 +37,7 @@ type Row = [
   more?: Partial<Appliance>,
 ]
 
-// prettier-ignore
+// oxfmt-ignore
 const rows: Row[] = [
   ['fridge', 'Refrigerator', 'Kitchen', 90, 24, 0.4, 'flat', 'must', 'A', 'compressor', { seasonShare: COOLING_SEASON }],
   ['freezer', 'Chest freezer', 'Pantry', 80, 24, 0.35, 'flat', 'must', 'B', 'compressor', { seasonShare: COOLING_SEASON }],

@@ -71,7 +71,13 @@ export function statedDailyEnergy(load: Load): number {
 }
 
 type Needed =
-  'meteredKWh' | 'meteredHours' | 'cycleWh' | 'cycleDepth' | 'cycleChargerEfficiency' | 'cyclesPerWeek' | 'monthKWh'
+  | 'meteredKWh'
+  | 'meteredHours'
+  | 'cycleWh'
+  | 'cycleDepth'
+  | 'cycleChargerEfficiency'
+  | 'cyclesPerWeek'
+  | 'monthKWh'
 
 /** The figures each basis cannot do without. */
 export const BASIS_NEEDS: Record<Load['basis'], readonly Needed[]> = {

@@ -17,7 +17,7 @@ const nextId = (made: readonly Load[]) => `load-${made.length + 1}`
 
 describe('energy of a day', () => {
   // watts × quantity × hours × duty × days/7 × season, + standby in the hours left; worked by hand
-  // prettier-ignore
+  // oxfmt-ignore
   it.each<[string, Partial<Load>, number, number]>([
     ['rated', { basis: 'rated', runningW: 100, hoursPerDay: 3, duty: 0.5, daysPerWeek: 7 }, 0, 150],
     ['rated, two of them, three and a half days', { runningW: 100, hoursPerDay: 3, duty: 1, daysPerWeek: 3.5, quantity: 2 }, 0, 300],

@@ -42,7 +42,7 @@ const POLY = { betaVocPctPerK: -0.32, gammaPctPerK: -0.42, alphaIscPctPerK: 0.05
 /** Sold singly, for roofs of boats and sheds. */
 const SMALL = { seriesFuseA: 15, maxSystemV: 600 }
 
-// prettier-ignore
+// oxfmt-ignore
 export const moduleParts: ModulePart[] = [
   module('mono-415', 'Mono 415 W, 108 half-cells', 415, 37.4, 13.98, 31.3, 13.26, 108, 1.722, 1.134, 21.5, 145),
   module('mono-450', 'Mono 450 W, 120 half-cells', 450, 41.5, 13.75, 34.7, 12.97, 120, 1.909, 1.134, 24.5, 165),
@@ -140,7 +140,7 @@ const lead = (
   estimated: [],
 })
 
-// prettier-ignore
+// oxfmt-ignore
 export const batteryParts: BatteryPart[] = [
   lfp('lfp-51-100', 'LFP 51.2 V 100 Ah rack unit', 51.2, 100, 45, 1450),
   lfp('lfp-51-150', 'LFP 51.2 V 150 Ah rack unit', 51.2, 150, 66, 2050),
@@ -210,7 +210,7 @@ const ONLY_48 = { leastBankV: 48, mostBankV: 48 } as const
 /** It also raises the voltage, so how far a bank is charged does not matter to it. */
 const RAISES = { aboveBankV: 0, startAboveBankV: 0 }
 
-// prettier-ignore
+// oxfmt-ignore
 export const controllerParts: ControllerPart[] = [
   controller('track-450-100', 'Tracking 450 V, 100 A out, two inputs', 450, 80, 400, 44, 100, 980, { trackers: 2, leastBankV: 24 }),
   controller('in-unit-500-120', 'Built into an all-in-one unit, 500 V, two trackers, 120 A out', 500, 120, 430, 52, 120, 0, { trackers: 2, disconnect: true, ...RAISES, ...ONLY_48, maxOperatingA: 44 }),
@@ -354,7 +354,7 @@ const box = (
     },
   )
 }
-// prettier-ignore
+// oxfmt-ignore
 export const inverterParts: InverterPart[] = [
   inverter('split-6k-48', 'Split-phase 6 kW, 48 V', 'split-phase', 48, 6000, 2.5, 5, 42, 90, 50, 42, 1900),
   inverter('split-8k-48', 'Split-phase 8 kW, 48 V', 'split-phase', 48, 8000, 2.2, 5, 60, 110, 60, 56, 2600),
@@ -391,7 +391,7 @@ export const inverterParts: InverterPart[] = [
   box('box-4k-48-230', 'Portable power box 230 V, 3.6 kW, 3.6 kWh', 'single-230', 48, 3600, 70, 1000, 30, 2400),
 ]
 
-// prettier-ignore
+// oxfmt-ignore
 export const generatorParts: GeneratorPart[] = [
   { id: 'petrol-2k', name: 'Petrol inverter set 2.2 kW', fuel: 'petrol', ratedW: 2200, ratedOn: 'petrol', output: 'single', frequencyHz: 'unknown', price: 950, estimated: [] },
   { id: 'petrol-3k5', name: 'Petrol inverter set 3.5 kW', fuel: 'petrol', ratedW: 3500, ratedOn: 'petrol', output: 'single', frequencyHz: 'unknown', price: 1250, estimated: [] },

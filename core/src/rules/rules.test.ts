@@ -95,7 +95,7 @@ function onFile({ place }: Design, source: 'fitted' | 'hours', years: number) {
 }
 
 /** Rule, the state it must be in, the design and what is changed in it. */
-// prettier-ignore
+// oxfmt-ignore
 const CASES: [string, string, () => Design, (design: Design) => void][] = [
   ['place.dark-month', 'watch', larkspurBench, () => {}],
   ['place.dark-month', 'sound', larkspurBench, (d) => d.place.monthly.forEach((month) => (month.ghiKWhM2Day = Math.max(month.ghiKWhM2Day, 2)))],

@@ -55,7 +55,7 @@ const HOUSE: Scenario['loads'] = [
 const FARM: Scenario['loads'] = [...HOUSE, ['kettle', 2], ['satellite-link', 1], ['desktop', 3], ['dishwasher', 1]]
 
 /** Twelve households from the equator to 65°, a 24 V cabin to some 30 kWh a day, dry, maritime and monsoon, with and without backup. */
-// prettier-ignore
+// oxfmt-ignore
 export const SCENARIOS: readonly Scenario[] = [
   { name: 'Forest clinic', latitudeDeg: 0.4, longitudeDeg: 20, elevationM: 400, climate: 'equatorial', loads: CABIN, chemistry: 'lfp', backup: true },
   { name: 'Wadi house', latitudeDeg: 24, longitudeDeg: 33, elevationM: 200, climate: 'hot-desert', loads: HOUSE, chemistry: 'lfp', backup: false },

@@ -4,7 +4,7 @@ import { fieldUnit, type UnitSystem } from './format.ts'
 import { degreesMinutes, readCoordinate, readEntry, readQuantity } from './parse.ts'
 
 describe('a quantity as it is written', () => {
-  // prettier-ignore
+  // oxfmt-ignore
   it.each<[string, string, number]>([
     ['150', 'W', 150], ['1.5 kW', 'W', 1500], ['1,5kW', 'W', 1500], ['30 min', 'h', 0.5], ['2 h', 'h', 2], ['40 %', 'share', 0.4],
     ['−4,5 °C', '°C', -4.5], ['14 F', '°C', -10], ['14°F', '°C', -10], ['3.6 MJ/m²', 'kWh/m²', 1], ['10 in', 'cm', 25.4], ['1 200 Wh', 'Wh', 1200], ['2 kWh', 'kWh', 2], ['500 Wh', 'kWh', 0.5], ['3', '', 3], ['×2', '', NaN],
@@ -24,7 +24,7 @@ describe('a quantity as it is written', () => {
 })
 
 describe('a coordinate as people have it', () => {
-  // prettier-ignore
+  // oxfmt-ignore
   it.each<[string, 'latitude' | 'longitude', number]>([
     ['48.2083', 'latitude', 48.2083], ['−115.4', 'longitude', -115.4], ['48° 12.5′ N', 'latitude', 48 + 12.5 / 60], ['115 24 30 W', 'longitude', -(115 + 24 / 60 + 30 / 3600)],
     ["S41°17'", 'latitude', -(41 + 17 / 60)], ['48,5', 'latitude', 48.5], ['-6 30', 'longitude', -6.5], ['0° 30′ W', 'longitude', -0.5], ['115:24:00 w', 'longitude', -115.4],
@@ -52,7 +52,7 @@ describe('a coordinate as people have it', () => {
 })
 
 describe('what is typed into a field', () => {
-  // prettier-ignore
+  // oxfmt-ignore
   it.each<[string, string, UnitSystem, number]>([
     ['96 A', 'A', 'metric', 96], ['80 ft', 'm', 'metric', 24.384], ['80', 'm', 'imperial', 24.384], ['24.384 m', 'm', 'imperial', 24.384],
     ['60 F', '°C', 'metric', 140 / 9], ['60', '°C', 'imperial', 140 / 9], ['15 C', '°C', 'imperial', 15], ['1500 ft', 'm', 'metric', 457.2],

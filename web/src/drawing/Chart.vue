@@ -35,7 +35,7 @@ const idle = useIdle()
  * same. Its parents make their lists and functions anew with every edit, so they are compared by what they hold.
  */
 const WAIT_MS = 400
-const settledOf = <T,>(pick: () => T) => {
+const settledOf = <T>(pick: () => T) => {
   const settled = refDebounced(
     computed(() => JSON.stringify(pick())),
     WAIT_MS,

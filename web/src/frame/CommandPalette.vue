@@ -100,9 +100,7 @@ function run(command: (Command & Partial<Find>) | undefined): void {
       @keydown.up.prevent="move(-1)"
       @keydown.enter.prevent="run(matches[at])"
     />
-    <p v-if="explained" class="word" role="status" data-word>
-      <b>{{ explained.word }}.</b> {{ explained.says }}
-    </p>
+    <p v-if="explained" class="word" role="status" data-word><b>{{ explained.word }}.</b> {{ explained.says }}</p>
     <ul v-show="matches.length > 0" :id="id" ref="list" role="listbox" aria-label="What there is">
       <li
         v-for="(command, i) in matches"

@@ -38,12 +38,8 @@ const shown = computed(() => props.value ?? (sheet.value ? prefs.show(sheet.valu
     :title="sheet ? 'Show the working (w)' : undefined"
     @click="sheet && working.show(sheet)"
   >
-    <b
-      >{{ shown }}<small v-if="error">&#8201;±{{ error }}</small></b
-    >
-    <span
-      >{{ label ?? lastLabel }}<template v-if="beside"> · {{ beside }}</template></span
-    >
+    <b>{{ shown }}<small v-if="error">&#8201;±{{ error }}</small></b>
+    <span>{{ label ?? lastLabel }}<template v-if="beside"> · {{ beside }}</template></span>
   </component>
 </template>
 

@@ -21,9 +21,7 @@ const put = (id: string, to: boolean) =>
     <h2>Before you touch it</h2>
     <ul>
       <li v-for="{ id, says, because } in all" :key="id" :class="{ away: read.has(id) && !shown }" :data-caution="id">
-        <p>
-          <strong>{{ prefs.say(says) }}</strong> {{ prefs.say(because) }}
-        </p>
+        <p><strong>{{ prefs.say(says) }}</strong> {{ prefs.say(because) }}</p>
         <button class="link no-print" @click="put(id, !read.has(id))">
           {{ read.has(id) ? 'bring out again' : 'read, put away' }}
         </button>

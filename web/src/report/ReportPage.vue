@@ -99,9 +99,7 @@ const oneLineSvg = computed(() => {
         </button>
       </nav>
       <main>
-        <h1>
-          {{ drawn.name }} <span>{{ drawn.variant }}</span>
-        </h1>
+        <h1>{{ drawn.name }} <span>{{ drawn.variant }}</span></h1>
         <p class="quiet">
           {{ drawn.place.label }}, {{ drawn.place.latitudeDeg }}°, {{ drawn.place.longitudeDeg }}°,
           {{ prefs.show(drawn.place.elevationM, 'm') }} · {{ today }} · reckoned by published methods, not an approval:

@@ -38,9 +38,7 @@ const series = computed(() => [{ name: 'gained a year', data: steps.value.map(({
       <template v-if="losses.length === 0">Nothing worth naming is clipped or thrown away.</template>
     </p>
     <ul v-if="losses.length > 0">
-      <li v-for="loss in losses" :key="loss.says">
-        <b>{{ decimal(loss.kWh, 0) }} kWh</b> {{ loss.says }}
-      </li>
+      <li v-for="loss in losses" :key="loss.says"><b>{{ decimal(loss.kWh, 0) }} kWh</b> {{ loss.says }}</li>
     </ul>
     <Chart
       over="string"

@@ -56,9 +56,7 @@ function put(index: number, key: keyof ArrayField, value: number | null): void {
       </thead>
       <tbody>
         <tr v-for="({ array, wanted, needs, fused }, index) in list" :key="array.id">
-          <td>
-            {{ array.name }} <span class="quiet">{{ array.site }}</span>
-          </td>
+          <td>{{ array.name }} <span class="quiet">{{ array.site }}</span></td>
           <td class="rows">
             <NumberField
               :model-value="wanted"

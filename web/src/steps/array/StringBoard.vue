@@ -78,9 +78,7 @@ function keys(string: BoardString, event: KeyboardEvent): void {
       class="section"
       :data-board="controller.id"
     >
-      <h3>
-        {{ controller.name }} <span class="quiet">{{ controller.part.name }}</span>
-      </h3>
+      <h3>{{ controller.name }} <span class="quiet">{{ controller.part.name }}</span></h3>
       <div
         v-for="string in rows"
         :key="string.key"

@@ -112,9 +112,7 @@ const left = computed(() => props.costs.ways.filter((way) => !drawn.value.includ
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.id" :data-way="row.id">
-            <td>
-              {{ row.name }} <small>{{ prefs.say(row.says) }}</small>
-            </td>
+            <td>{{ row.name }} <small>{{ prefs.say(row.says) }}</small></td>
             <td class="n">{{ whole(row.first) }}</td>
             <td class="n">{{ whole(row.yearly) }}</td>
             <td class="n">{{ whole(row.presentValue) }}</td>

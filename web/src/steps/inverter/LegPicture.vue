@@ -143,9 +143,7 @@ const hourWords = computed(() => `${MONTH_NAMES[worst.value.month]}, ${worst.val
           </li>
           <li v-if="across.length === 0" class="none quiet">nothing</li>
         </ul>
-        <p class="neutral">
-          <b>{{ prefs.show(balance.neutralA, 'A') }}</b> in the neutral, everything on
-        </p>
+        <p class="neutral"><b>{{ prefs.show(balance.neutralA, 'A') }}</b> in the neutral, everything on</p>
       </div>
     </div>
     <p class="quiet">

@@ -112,9 +112,7 @@ const facts = computed(() => {
 <template>
   <tr :data-circuit-row="circuit.id" :class="{ looked: open }">
     <td class="mark"><StateMark :level="levelOfCircuit(worked)" /></td>
-    <td class="name">
-      {{ circuit.name }}<small v-if="circuit.quantity > 1"> × {{ circuit.quantity }}</small>
-    </td>
+    <td class="name">{{ circuit.name }}<small v-if="circuit.quantity > 1"> × {{ circuit.quantity }}</small></td>
     <td class="n">{{ circuit.within ? '' : prefs.show(circuit.designA, 'A') }}</td>
     <td class="length">
       <CircuitField v-if="circuit.asksLength" :worked="worked" field="oneWayM" />
