@@ -1,4 +1,6 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
+import { join } from 'node:path'
 import { defineConfig } from 'vitest/config'
 import { bundled } from './scripts/bundle.mjs'
 
@@ -7,6 +9,19 @@ const PATIENCE_MS = 600_000
 
 /** Core and contract are bundled once, before the tests. */
 const ONCE = { globalSetup: './scripts/bundle.mjs' }
+
+/** Tests of the interface without a browser, and those of them that put something else in the place of a module. */
+const WEB = readdirSync('web/src', { recursive: true, encoding: 'utf8' })
+  .filter((path) => path.endsWith('.test.ts'))
+  .map((path) => join('web/src', path))
+const REPLACING = WEB.filter((path) => readFileSync(path, 'utf8').includes('vi.mock('))
+const web = (name: string, test: { include: string[]; exclude?: string[]; isolate?: boolean }) => ({
+  extends: './web/vite.config.ts',
+  plugins: [bundled],
+  // one file of it, without styles
+  resolve: { alias: [{ find: /^element-plus(\/es)?$/, replacement: 'element-plus/dist/index.full.mjs' }] },
+  test: { ...ONCE, name, ...test, testTimeout: PATIENCE_MS },
+})
 
 export default defineConfig({
   test: {
@@ -38,25 +53,19 @@ export default defineConfig({
         },
       },
       {
+        plugins: [bundled],
         test: {
+          ...ONCE,
           name: 'scripts',
           include: ['scripts/**/*.test.mjs'],
+          isolate: false,
           testTimeout: 3 * PATIENCE_MS,
           hookTimeout: PATIENCE_MS,
         },
       },
-      {
-        extends: './web/vite.config.ts',
-        plugins: [bundled],
-        // one file of it, without styles
-        resolve: { alias: [{ find: /^element-plus(\/es)?$/, replacement: 'element-plus/dist/index.full.mjs' }] },
-        test: {
-          ...ONCE,
-          name: 'web',
-          include: ['web/src/**/*.test.ts'],
-          testTimeout: PATIENCE_MS,
-        },
-      },
+      web('web', { include: ['web/src/**/*.test.ts'], exclude: REPLACING, isolate: false }),
+      // what one of these puts in the place of a module is put there for no other
+      web('replacing', { include: REPLACING }),
       {
         plugins: [bundled],
         test: {

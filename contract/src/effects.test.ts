@@ -193,6 +193,15 @@ function differs(design: Design, before: string[]): boolean {
   return false
 }
 
+/** Whether a design has another value than usual at a place, or else somewhere beside it: there it is likely to matter. */
+function madeFor(design: Design, at: string): number {
+  const [own, beside] = [at, at.slice(0, at.lastIndexOf('.'))].map(
+    (path) => JSON.stringify(valueAt(design, path)) !== JSON.stringify(valueAt(USUAL, path)),
+  )
+  return own ? 2 : Number(beside)
+}
+const USUAL = larkspurBench()
+
 /** Other values a field may have. */
 function others(field: Field, now: unknown): unknown[] {
   switch (field.kind) {
@@ -256,19 +265,26 @@ describe('every field that can be set', () => {
     const designs = DESIGNS.map((make) => make()).map((design) => ({ design, before: told(design) }))
     const idle = LEAVES.filter(({ path, field }) => {
       const at = path.replace(/\[\]/g, '.0')
-      const places = [...designs]
-        .map(({ design, before }) => ({ design, before, values: others(field, valueAt(design, at)) }))
+      // every value where the field was made to matter; else one in every design before the next: nearly any does
+      const tries = designs
         .filter(({ design }) => valueAt(design, at) !== undefined)
-      // one value in every design before the next: where a field matters, nearly any does
-      for (let turn = 0; turn < Math.max(0, ...places.map(({ values }) => values.length)); turn++)
-        for (const { design, before, values } of places) {
-          if (turn >= values.length) continue
-          const other = setField(at, values[turn])(design)
-          if (checkDesign(other).problems.length > 0 || !differs(other, before)) continue
-          // where one field matters, the next of its section is likely to
-          designs.sort((a, b) => Number(b.design === design) - Number(a.design === design))
-          return false
-        }
+        .flatMap(({ design, before }) => {
+          const made = madeFor(design, at)
+          return others(field, valueAt(design, at)).map((value, i) => ({
+            design,
+            before,
+            value,
+            turn: made ? -made : i,
+          }))
+        })
+        .toSorted((a, b) => a.turn - b.turn)
+      for (const { design, before, value } of tries) {
+        const other = setField(at, value)(design)
+        if (checkDesign(other).problems.length > 0 || !differs(other, before)) continue
+        // where one field matters, the next of its section is likely to
+        designs.sort((a, b) => Number(b.design === design) - Number(a.design === design))
+        return false
+      }
       return true
     })
     expect(idle.map(({ path }) => path)).toEqual([])
