@@ -72,9 +72,13 @@ export interface Derived {
  */
 export function derive(given: Design): Derived {
   const design = inWeek(onLegsOf(given))
-  const sheets: Worked[] = []
+  const sheets: Record<string, Worked> = {
+    get 'money.total'() {
+      return money().total
+    },
+  }
   const add = (sheet: Worked) => {
-    sheets.push(sheet)
+    sheets[sheet.id] = sheet
     return sheet.value
   }
   const arrays = deriveArrays(design)
@@ -114,10 +118,7 @@ export function derive(given: Design): Derived {
   const unlike = once(() => unlikeGroups(design))
   const tasks = once(() => checklist(design))
   return {
-    worked: Object.defineProperty(Object.fromEntries(sheets.map((sheet) => [sheet.id, sheet])), 'money.total', {
-      get: () => money().total,
-      enumerable: true,
-    }),
+    worked: sheets,
     sunHours,
     worstMonth,
     loadsWh,
