@@ -198,6 +198,8 @@ describe('whoever listens, uses keys, or sees little', () => {
     await openDemo(page, application.base)
     for (const step of STEPS) {
       await onTo(page, step)
+      // the step before was left at its end
+      expect(await page.locator('main').evaluate((bench) => bench.scrollTop), `${step} begins at its top`).toBe(0)
       await unfold(page)
       await atRest(page)
       expect(await audit(page), step).toEqual([])

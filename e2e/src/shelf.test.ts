@@ -50,7 +50,7 @@ describe('the design shelf', () => {
 
   it('keeps the notes of a design and of its steps; the report has them, without tags of theirs', async () => {
     const { page, errors } = await takePage(application.browser)
-    await openDemo(page, application.base, 'More sun, less bank')
+    await openDemo(page, application.base, 'More sun, less bank', 'winter')
     await page.locator('[data-write-note]').click()
     await page.locator('[data-note-text]').fill('**Ask** the neighbour\n\n<img src=x onerror=alert(1)>')
     await page.locator('[data-keep-note]').click()

@@ -72,6 +72,8 @@ watch(
 const bench = useTemplateRef('bench')
 watch(step, (now) => (design.at = now), { immediate: true })
 watch(step, () => {
+  // a step begins at its top, wherever the one before it was left
+  if (bench.value) bench.value.scrollTop = 0
   newRow.value = null
   if (design.suggestion && design.suggestion.step !== step.value) design.suggestion = null
 })
