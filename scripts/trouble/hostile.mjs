@@ -59,7 +59,9 @@ function post(base, body) {
   const { hostname, port } = new URL(base)
   return new Promise((resolve) => {
     const headers = { 'content-type': 'application/json', origin: base, 'content-length': Buffer.byteLength(body) }
-    const sent = request({ hostname, port, method: 'POST', path: '/api/designs', headers }, (response) => {
+    // by a connection of its own: one that was used before may be closed at the moment it is used again
+    const to = { hostname, port, method: 'POST', path: '/api/designs', headers, agent: false }
+    const sent = request(to, (response) => {
       response.resume().on('end', () => resolve(response.statusCode))
     })
     sent.on('error', () => resolve(0))
