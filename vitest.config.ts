@@ -10,11 +10,12 @@ const PATIENCE_MS = 600_000
 /** Core and contract are bundled once, before the tests. */
 const ONCE = { globalSetup: './scripts/bundle.mjs' }
 
-/** Tests of the interface without a browser, and those of them that put something else in the place of a module. */
-const WEB = readdirSync('web/src', { recursive: true, encoding: 'utf8' })
-  .filter((path) => path.endsWith('.test.ts'))
+/** Tests of the interface that put something else in the place of a module. */
+const REPLACING = readdirSync(join(import.meta.dirname, 'web/src'), { recursive: true, encoding: 'utf8' })
   .map((path) => join('web/src', path))
-const REPLACING = WEB.filter((path) => readFileSync(path, 'utf8').includes('vi.mock('))
+  .filter((path) => path.endsWith('.test.ts'))
+  .filter((path) => readFileSync(join(import.meta.dirname, path), 'utf8').includes('vi.mock('))
+/** Tests of the interface without a browser. */
 const web = (name: string, test: { include: string[]; exclude?: string[]; isolate?: boolean }) => ({
   extends: './web/vite.config.ts',
   plugins: [bundled],
