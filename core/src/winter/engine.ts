@@ -18,6 +18,7 @@ import { hoursQuestion, yearHours, type YearHours } from './hours.ts'
 import { runYear } from './loop.ts'
 import { ageAt } from './ageing.ts'
 import { agedPlan, runPlan, type RunPlan } from './plan.ts'
+import { RanYears } from './ranYears.ts'
 import type { Records, YearResult } from './year.ts'
 
 export interface RunRequest {
@@ -31,7 +32,8 @@ const PLANES_KEPT = 12
 
 /**
  * Runs winters of designs and keeps what did not change between one design and the next: the sun's year, the weather
- * years, and the irradiance on each orientation. An edit of a load then costs only the loop.
+ * years, and the irradiance on each orientation. An edit of a load then costs only the loop, and one that the run does not
+ * rest on, as of a price or a name, not even that.
  */
 export class WinterEngine {
   private readonly files: Map<string, HourlySeries>
@@ -39,7 +41,8 @@ export class WinterEngine {
   private hours: Hours | null = null
   /** other weather was asked for since the last year was run */
   private stale = true
-  private planned: { design: Design; seed: number; plan: RunPlan; lifeYears: number | null } | null = null
+  private planned: Planned | null = null
+  private readonly ran = new RanYears()
 
   /**
    * @param startDay day of year (from 0) on which every year of the run starts, with a full bank; by the place's
@@ -77,20 +80,33 @@ export class WinterEngine {
    * @param records what is to be written down of its steps
    */
   year(design: Design, seed: number, index: number, records: Records = {}): YearResult {
-    if (this.planned?.design !== design || this.planned.seed !== seed || this.stale) {
-      this.prepare(design, seed)
-      this.keepHours(design)
-      this.stale = false
-      this.planned = { design, seed, plan: runPlan(design, this.startOf(design)), lifeYears: null }
-    }
-    const { plan } = this.planned
+    const { plan, years } = this.plannedFor(design, seed)
+    const { trace, charge } = records
+    if (!trace && !charge && years[index]) return years[index]
     const aged = design.winter.ageing && index > 0 ? agedPlan(plan, ageAt(index, this.bankLife(design))) : plan
-    return runYear(aged, this.hoursOf(design, seed, index), {
-      trace: records.trace,
-      charge: records.charge,
-      seed,
-      index,
+    return (years[index] = runYear(aged, this.hoursOf(design, seed, index), { trace, charge, seed, index }))
+  }
+
+  /** Whether so many years of a design are run already, for it or for one that gives the same. */
+  hasRun(design: Design, seed: number, count: number): boolean {
+    const { years } = this.plannedFor(design, seed)
+    return Array.from({ length: count }, (_, index) => index).every((index) => index in years)
+  }
+
+  private plannedFor(design: Design, seed: number): Planned {
+    if (this.planned?.design === design && this.planned.seed === seed && !this.stale) return this.planned
+    const sky = this.prepare(design, seed)
+    const hours = this.keepHours(design)
+    this.stale = false
+    const plan = runPlan(design, this.startOf(design))
+    const years = this.ran.of({
+      sky: sky.key,
+      series: sky.series,
+      hours: hours.key,
+      plan,
+      ages: design.winter.ageing ? design.bank.part : null,
     })
+    return (this.planned = { design, seed, plan, years, lifeYears: null })
   }
 
   /** Years the bank lasts by its first year of the run: of cycling or of the calendar, whichever is less. */
@@ -171,13 +187,13 @@ export class WinterEngine {
   }
 
   /** Forgets the hours of another design. */
-  private keepHours(design: Design): void {
+  private keepHours(design: Design): Hours {
     const sky = this.sky!
     const key = keyOf([hoursQuestion(design), design.arrays.map((array) => planeQuestion(design, array))])
     const isOf = (hours: Hours | null | undefined): hours is Hours => hours?.key === key && hours.sky === sky
-    if (isOf(this.hours)) return
+    if (isOf(this.hours)) return this.hours
     const first = this.first?.hours
-    this.hours = isOf(first) ? first : { sky, key, years: [] }
+    return (this.hours = isOf(first) ? first : { sky, key, years: [] })
   }
 
   private hoursOf(design: Design, seed: number, index: number): YearHours {
@@ -251,6 +267,15 @@ export class WinterEngine {
     tilted.fillYear(weather, ground, plane)
     return plane
   }
+}
+
+/** The design that is being run: its constants, and its years so far. */
+interface Planned {
+  design: Design
+  seed: number
+  plan: RunPlan
+  years: YearResult[]
+  lifeYears: number | null
 }
 
 /** What is kept of the hours of one design under one sky: its arrays' power by the weather's years. */

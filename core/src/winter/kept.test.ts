@@ -24,7 +24,9 @@ function moved(design: Design, path: string[]): Design {
 }
 
 const base = { ...gannetSkerry(), loads: gannetSkerry().loads.slice(0, 2) }
-const places = (['place', 'bank', 'arrays', 'controllers', 'sources'] as const)
+const places = (
+  ['place', 'loads', 'household', 'bank', 'arrays', 'controllers', 'inverter', 'generator', 'grid', 'sources'] as const
+)
   .flatMap((part) => numbersIn(base[part], [part]))
   .filter((path) => !/price|weightKg|fileId/.test(path.join('.')))
 
@@ -33,12 +35,44 @@ describe('what an engine keeps', () => {
   const figures = ({ shortHours, ...year }: ReturnType<WinterEngine['year']>) => JSON.stringify([shortHours, year])
 
   it('never answers for another design: any figure moved gives what a fresh engine gives', () => {
-    expect(places.length).toBeGreaterThan(60)
+    expect(places.length).toBeGreaterThan(120)
     for (const path of places) {
       warm.year(base, 1, 0)
       const design = moved(base, path)
       expect(figures(warm.year(design, 1, 0)), path.join('.')).toBe(figures(new WinterEngine().year(design, 1, 0)))
     }
+  })
+
+  it('is a year that an edit leaves as it was: it is not run again, after that edit or after another is undone', () => {
+    const year = warm.year(base, 1, 0)
+    const priced = {
+      ...base,
+      name: 'Another name',
+      budget: { ...base.budget, taxPct: 20 },
+      loads: base.loads.map((load) => ({ ...load, name: 'Another', room: 'Shed' })),
+      bank: { ...base.bank, part: { ...base.bank.part, price: 99 } },
+    }
+    expect(warm.year(priced, 1, 0)).toBe(year)
+    const fewer = { ...base, loads: base.loads.slice(1) }
+    expect(warm.year(fewer, 1, 0)).not.toBe(year)
+    expect(warm.year({ ...base, loads: [...base.loads] }, 1, 0)).toBe(year)
+    expect(warm.hasRun(base, 1, 1)).toBe(true)
+    expect(warm.hasRun(base, 1, 2)).toBe(false)
+    // other weather, and what is written down of a year, is run
+    expect(warm.year(base, 2, 0)).not.toBe(year)
+    const charge = new Float32Array(8760)
+    expect(figures(warm.year(base, 1, 0, { charge }))).toBe(figures(year))
+    expect(charge.some((share) => share > 0)).toBe(true)
+  })
+
+  it('ages a bank by the life of its part, also where nothing else is another', () => {
+    const ageing = { ...base, winter: { ...base.winter, ageing: true } }
+    const shortLived = {
+      ...ageing,
+      bank: { ...ageing.bank, part: { ...ageing.bank.part, calendarYears: 2 } },
+    }
+    for (const design of [base, ageing, shortLived])
+      expect(figures(warm.year(design, 1, 3))).toBe(figures(new WinterEngine().year(design, 1, 3)))
   })
 
   it('is handed to an engine beside it, which pushes nothing of it out, and answers as a fresh one', () => {

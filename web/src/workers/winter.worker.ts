@@ -89,6 +89,7 @@ async function run(
   const years = yearsOfRun(design.place, design.winter.years)
   const results: YearResult[] = []
   ran = { design, results }
+  const isKnown = engine.hasRun(design, seed, years)
   for (let index = 0; index < Math.min(years, FIRST_LOOK); index++) {
     results.push(engine.year(design, seed, index))
     if (results.length % BREATH === 0 && results.length < FIRST_LOOK) {
@@ -96,14 +97,14 @@ async function run(
       if (id !== latest) return null
     }
   }
-  if (years > FIRST_LOOK) {
+  if (years > FIRST_LOOK && !isKnown) {
     onFirst(send(packWinters(design, results)))
     await pause(PAINT_MS)
     if (id !== latest) return null
   }
   while (results.length < years) {
     const from = results.length
-    if (years <= ALONE) {
+    if (years <= ALONE || isKnown) {
       for (let index = from; index < Math.min(years, from + BREATH); index++)
         results.push(engine.year(design, seed, index))
     } else {
