@@ -16,7 +16,7 @@ const TEXT = JSON.stringify(
 function work() {
   const before = process.cpuUsage()
   let x = JSON.parse(TEXT).length
-  for (let i = 0; i < 20_000; i++) x = Math.sin(x + i)
+  for (let i = 0; i < 10_000; i++) x = Math.sin(x + i)
   const { user, system } = process.cpuUsage(before)
   return Number.isFinite(x) ? (user + system) / 1000 : Number.NaN
 }

@@ -88,14 +88,12 @@ describe('two windows', () => {
 
   it('a stale save gets the choice, and keeping both loses nothing', async () => {
     const first = (await openPage(application.browser)).page
-    await newDesign(first, application.base, 'Shared cabin')
+    await newDesign(first, application.base, 'Shared cabin', 'loads')
     const second = (await openPage(application.browser)).page
     await second.goto(first.url())
     await drawn(second)
-    await first.keyboard.press('2')
     await setField(first, 'loads.0.runningW', '111')
     await saved(first)
-    await second.keyboard.press('2')
     await setField(second, 'loads.0.runningW', '222')
     await second.getByText('Saved somewhere else meanwhile').waitFor()
     await second.locator('[data-choice=both]').click()
@@ -109,7 +107,7 @@ describe('two windows', () => {
 
   it('keeping mine overwrites, taking theirs can be undone', async () => {
     const first = (await openPage(application.browser)).page
-    await newDesign(first, application.base, 'Contested cabin')
+    await newDesign(first, application.base, 'Contested cabin', 'loads')
     const second = (await openPage(application.browser)).page
     await second.goto(first.url())
     await drawn(second)
@@ -117,7 +115,6 @@ describe('two windows', () => {
       [first, '333'],
       [second, '444'],
     ] as const) {
-      await page.keyboard.press('2')
       await setField(page, 'loads.0.runningW', watts)
       if (page === first) await saved(page)
     }
@@ -218,8 +215,7 @@ describe('bad input', () => {
 
   it('an empty load list and a unit that does not divide the bank are named', async () => {
     const { page } = await takePage(application.browser)
-    await newDesign(page, application.base, 'Empty cabin')
-    await page.keyboard.press('2')
+    await newDesign(page, application.base, 'Empty cabin', 'loads')
     await page.locator('[data-load]').first().waitFor()
     const rows = async () => String(await page.locator('[data-load]').count())
     for (let left = Number(await rows()); left > 1; left--) {

@@ -261,11 +261,11 @@ async function asSeeded(base: string, { id, name, variant }: DesignEntry): Promi
 export const openDemo = (page: Page, base: string, variant = 'As planned', step: Step = 'build'): Promise<void> =>
   openAt(page, base, 'Larkspur Bench', variant, step)
 
-/** Makes a new design and opens it at its place; how that is done by hand has a test of its own. */
-export async function newDesign(page: Page, base: string, name: string): Promise<void> {
+/** Makes a new design and opens it at a step; how that is done by hand has a test of its own. */
+export async function newDesign(page: Page, base: string, name: string, step: Step = 'place'): Promise<void> {
   const body = { name, latitudeDeg: 46.5, longitudeDeg: -84.2, elevationM: 0, climate: 'cold-valley' }
   const { id } = await ask<DesignEntry>(base, '/designs', body)
-  await goTo(page, base, `/design/${id}/place`)
+  await goTo(page, base, `/design/${id}/${step}`)
   await drawn(page)
 }
 

@@ -20,7 +20,7 @@ const pagesOf = async (page: Page) =>
 describe('the design shelf', () => {
   it('finds, sorts, renames, copies, puts away and brings back', async () => {
     const { page, errors } = await takePage(application.browser)
-    await newDesign(page, application.base, 'Aspen hut')
+    await newDesign(page, application.base, 'Aspen hut', 'build')
     await goTo(page, application.base, '/')
     await page.locator('[data-order]').selectOption('name')
     await becomes(() => names(page), 'Aspen hut, Copper Draw, Gannet Skerry, Larkspur Bench, Rowan Forks')

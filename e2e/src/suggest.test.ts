@@ -8,8 +8,7 @@ const application = useApplication()
 describe('a whole system from place and loads', () => {
   it('comes by one button with its reasons and its winters, without a stop, and goes by one', async () => {
     const { page, errors } = await takePage(application.browser)
-    await newDesign(page, application.base, 'Advised homestead')
-    await page.keyboard.press('2')
+    await newDesign(page, application.base, 'Advised homestead', 'loads')
     const before = await rail(page, 'bank')
     await page.locator('[data-suggest-whole]').click()
     await page.locator('.reasons li', { hasText: 'Over 20 years of weather' }).waitFor()
@@ -26,8 +25,7 @@ describe('a whole system from place and loads', () => {
 describe('what is typed with a unit', () => {
   it('is converted in any field, and 80 ft stay 80 ft', async () => {
     const { page } = await takePage(application.browser)
-    await newDesign(page, application.base, 'Long trench')
-    await page.keyboard.press('8')
+    await newDesign(page, application.base, 'Long trench', 'wiring')
     // nobody has measured it: it has no place of its own in the document until then
     const line = await page.locator('[data-circuit-row=panel] input').getAttribute('data-path')
     await setField(page, line!, '80 ft')

@@ -30,8 +30,7 @@ async function saveElsewhere(id: string, runningW: number): Promise<void> {
 }
 /** A new design at its loads. */
 async function atLoads(page: Page, name: string): Promise<string> {
-  await newDesign(page, application.base, name)
-  await page.keyboard.press('2')
+  await newDesign(page, application.base, name, 'loads')
   await fieldAt(page, WATTS).waitFor()
   await saved(page)
   return idOf(page)
@@ -181,8 +180,7 @@ describe('the keys', () => {
 
   it('undoing a suggestion leaves what was edited since; one that changes nothing says so and is no step', async () => {
     const { page } = await openPage(application.browser)
-    await newDesign(page, application.base, 'Advised cabin')
-    await page.keyboard.press('3')
+    await newDesign(page, application.base, 'Advised cabin', 'bank')
     await page.locator('[data-suggest]').click()
     await page.locator('[data-withdraw]').waitFor()
     await page.locator('[data-suggest]').click()

@@ -254,8 +254,7 @@ describe('the right side of the inverter', () => {
 describe('the household', () => {
   it('goes away and sheds loads, and the run follows; a day that is not in the month is named', async () => {
     const { page, errors } = await openPage(application.browser, { height: 1000 })
-    await newDesign(page, application.base, 'Holiday cabin')
-    await page.keyboard.press('2')
+    await newDesign(page, application.base, 'Holiday cabin', 'loads')
     const card = page.locator('[data-household]')
     await card.waitFor()
     const backup = () => rail(page, 'generator')
