@@ -201,12 +201,19 @@ report(
 
 const all = everythingOn()
 const ageing: Design = { ...design, winter: { ...design.winter, ageing: true } }
+/** A design as good as the same, whose years no engine has kept. */
+let other = 0
+const unkept = (of: Design): Design => ({
+  ...of,
+  loads: of.loads.map((load, i) => (i === 0 ? { ...load, basis: 'rated', runningW: 90 + ++other * 1e-6 } : load)),
+})
 /** Every loop keeps its hours in an engine of its own. */
 const years = (of: Design) => {
   const own = new WinterEngine()
   own.run(of, { years: YEARS, seed: 7 })
   return () => {
-    for (let i = 0; i < YEARS; i++) own.year(of, 7, i)
+    const each = unkept(of)
+    for (let i = 0; i < YEARS; i++) own.year(each, 7, i)
   }
 }
 const loops = { plain: years(design), everything: years(all), ageing: years(ageing), straight: straightYears() }
@@ -232,6 +239,16 @@ report(
     design.loads[0] = { ...design.loads[0], basis: 'rated', runningW: 90 + (watts++ % 7) }
     const years = engine.run(design, { years: 10, seed: 7 })
     summariseWinter(years, design)
+  }),
+  'ms',
+)
+/** After an edit that the run does not rest on. */
+let tax = 0
+report(
+  'winter.again-30',
+  time(15, () => {
+    const priced = { ...design, budget: { ...design.budget, taxPct: tax++ % 20 } }
+    summariseWinter(engine.run(priced, { years: YEARS, seed: 7 }), priced)
   }),
   'ms',
 )

@@ -367,6 +367,7 @@ describe('whoever listens, uses keys, or sees little', () => {
       })
     await page.keyboard.press('?')
     await page.locator('.el-dialog:visible').first().waitFor()
+    expect(await page.evaluate(() => matchMedia('(prefers-reduced-motion: reduce)').matches)).toBe(false)
     expect(await moving()).toBeGreaterThan(0)
     await page.emulateMedia({ reducedMotion: 'reduce' })
     expect(await moving()).toBe(0)

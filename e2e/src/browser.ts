@@ -148,7 +148,7 @@ const looks = ({ width = 1280, height = 800, night = false }: PageOptions): Look
 })
 
 async function lookAs(page: Page, { viewport, colorScheme }: Looks): Promise<void> {
-  await page.emulateMedia({ colorScheme, media: null, reducedMotion: null })
+  await page.emulateMedia({ colorScheme, media: null, reducedMotion: 'no-preference' })
   // a page that was sized, if only to what it is, may tell of no rest for seconds
   if (!isDeepStrictEqual(page.viewportSize(), viewport)) await page.setViewportSize(viewport)
 }

@@ -82,9 +82,12 @@ export class WinterEngine {
   year(design: Design, seed: number, index: number, records: Records = {}): YearResult {
     const { plan, years } = this.plannedFor(design, seed)
     const { trace, charge } = records
-    if (!trace && !charge && years[index]) return years[index]
-    const aged = design.winter.ageing && index > 0 ? agedPlan(plan, ageAt(index, this.bankLife(design))) : plan
-    return (years[index] = runYear(aged, this.hoursOf(design, seed, index), { trace, charge, seed, index }))
+    const run = () => {
+      const aged = design.winter.ageing && index > 0 ? agedPlan(plan, ageAt(index, this.bankLife(design))) : plan
+      return runYear(aged, this.hoursOf(design, seed, index), { trace, charge, seed, index })
+    }
+    // what is written down is run anew, by other ways through the loop, and not kept for those who ask for less
+    return trace || charge ? run() : (years[index] ??= run())
   }
 
   /** Whether so many years of a design are run already, for it or for one that gives the same. */
