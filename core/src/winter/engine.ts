@@ -93,7 +93,8 @@ export class WinterEngine {
   /** Whether so many years of a design are run already, for it or for one that gives the same. */
   hasRun(design: Design, seed: number, count: number): boolean {
     const { years } = this.plannedFor(design, seed)
-    return Array.from({ length: count }, (_, index) => index).every((index) => index in years)
+    for (let index = 0; index < count; index++) if (!years[index]) return false
+    return true
   }
 
   private plannedFor(design: Design, seed: number): Planned {
@@ -102,13 +103,9 @@ export class WinterEngine {
     const hours = this.keepHours(design)
     this.stale = false
     const plan = runPlan(design, this.startOf(design))
-    const years = this.ran.of({
-      sky: sky.key,
-      series: sky.series,
-      hours: hours.key,
-      plan,
-      ages: design.winter.ageing ? design.bank.part : null,
-    })
+    // the plan holds the grid of the document itself, which may be another after the run
+    const beside = [design.grid, design.winter.ageing ? design.bank.part : null]
+    const years = this.ran.of({ keys: keyOf([sky.key, hours.key, beside]), series: sky.series, plan })
     return (this.planned = { design, seed, plan, years, lifeYears: null })
   }
 

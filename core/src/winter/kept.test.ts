@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { gannetSkerry } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
+import { acrossVolts } from '../inverter/service.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
 import { WinterEngine } from './engine.ts'
 import { arrayYield } from './yields.ts'
@@ -65,6 +66,27 @@ describe('what an engine keeps', () => {
     expect(figures(written)).toBe(figures(year))
     expect(warm.year(base, 1, 0)).not.toBe(written)
     expect(charge.some((share) => share > 0)).toBe(true)
+  })
+
+  it('is of the document as it was: one that is changed in place is run anew', () => {
+    const engine = new WinterEngine()
+    const design = structuredCloneOf({ ...base, winter: { ...base.winter, ageing: true } })
+    const { grid, bank, loads } = design
+    Object.assign(grid, { present: true, failing: 'drawn', failureH: 20, failuresByMonth: Array<number>(12).fill(1) })
+    grid.breakerV = acrossVolts(design.inverter)
+    const changes = [
+      () => grid.failuresByMonth.fill(9),
+      () => (bank.part.calendarYears = 2),
+      () => Object.assign(loads[0], { basis: 'rated', runningW: 4 * loads[0].runningW }),
+    ]
+    let before = engine.run(design, { years: 2, seed: 1 })
+    for (const change of changes) {
+      change()
+      const after = engine.run(design, { years: 2, seed: 1 })
+      expect(after).not.toEqual(before)
+      expect(after).toEqual(new WinterEngine().run(design, { years: 2, seed: 1 }))
+      before = after
+    }
   })
 
   it('ages a bank by the life of its part, also where nothing else is another', () => {

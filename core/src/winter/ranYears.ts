@@ -1,19 +1,15 @@
 import equal from 'fast-deep-equal/es6/index.js'
-import type { BatteryPart } from '../document/types.ts'
 import type { HourlySeries } from '../weather/hours/series.ts'
 import type { RunPlan } from './plan.ts'
 import type { YearResult } from './year.ts'
 
 /** All that the years of a run rest on: whatever else a document says, they are the same. */
 export interface RunQuestion {
-  /** of the weather and its seed, and the hours it is made from where a file of them rules */
-  sky: string
+  /** keys of the weather, of what it brings to the arrays, and of what the run reads in the document beside its plan */
+  keys: string
+  /** the hours of which the weather is made, where a file of them rules; those of another reading are others */
   series: HourlySeries | null
-  /** of what the weather brings to the arrays */
-  hours: string
   plan: RunPlan
-  /** whose life ages the system; null where it does not age */
-  ages: BatteryPart | null
 }
 
 /** Runs that are kept: the one that is shown, and those that undo and redo lead back to. */
@@ -32,6 +28,6 @@ export class RanYears {
   }
 }
 
-/** Hours are read once, and those of another reading are others; all else is compared figure by figure. */
-const isSame = ({ series, ...a }: RunQuestion, { series: otherSeries, ...b }: RunQuestion): boolean =>
-  series === otherSeries && equal(a, b)
+/** A plan is compared figure by figure, and last: it is long. */
+const isSame = (a: RunQuestion, b: RunQuestion): boolean =>
+  a.keys === b.keys && a.series === b.series && equal(a.plan, b.plan)
