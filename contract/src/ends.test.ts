@@ -2,7 +2,6 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type Joi from 'joi'
 import {
-  bill,
   checklist,
   copperDraw,
   derive,
@@ -104,7 +103,7 @@ function expectSound(design: Design, told: string): void {
   expect(year.residualRelative, told).toBeLessThan(1e-9)
   const found = findings({ design, derived, winter }).map(({ says, because }) => ({ says, because }))
   const tells = { found, verdict: verdict(design, winter), tasks: checklist(design), worked: derived.worked }
-  expect(flaw({ ...tells, winter, bill: bill(design) }), told).toBeNull()
+  expect(flaw({ ...tells, winter, bill: derived.bill }), told).toBeNull()
   expect(
     textsOf(tells).filter((text) => MANY_OF_ONE.test(text)),
     told,

@@ -39,6 +39,8 @@ export interface LayoutQuestion {
   needW?: number
   /** of that controller there may be so many: those inside units that stand there */
   mostControllers?: number
+  /** no more strings than these side by side */
+  mostParallel?: number
   /** what other arrays leave of the first controller: which trackers, what they bring to the first of these, their watts */
   beside?: { free: number[]; shortA: number; watts: number }
 }
@@ -76,19 +78,22 @@ export const MOST_IN_SERIES = 40
  * wanted before those that do not, with a margin in the cold before those without, then the fewest controllers and the
  * least array; where nothing is named, most power that is used comes first.
  *
+ * @param most so many of them, the best
  * @throws RangeError where maxModules is not at least 1
  */
-export function layouts(question: LayoutQuestion): Layout[] {
-  const { module, controller, maxModules, chargeV, mostControllers = Infinity, beside } = question
+export function layouts(question: LayoutQuestion, most = Infinity): Layout[] {
+  const { module, controller, maxModules, chargeV } = question
+  const { mostControllers = Infinity, mostParallel = Infinity, beside } = question
   if (!(maxModules >= 1)) throw new RangeError(`maxModules ${maxModules} must be at least 1`)
   if (question.systemV !== undefined && !chargesBank(controller, question.systemV)) return []
-  if (question.controller.kind === 'pulse-width') return pulseWidthLayouts(question)
+  if (question.controller.kind === 'pulse-width') return pulseWidthLayouts(question).slice(0, most)
   const each = passesW({ part: controller, chargeLimitA: null }, chargeV)
-  const found: Ranked[] = []
+  const found: Found[] = []
   for (let inSeries = 1; inSeries <= Math.min(maxModules, MOST_IN_SERIES); inSeries++) {
     if (!stringFits(question, inSeries)) continue
-    for (let inParallel = 1; inSeries * inParallel <= maxModules; inParallel++) {
-      const slots = spread(question, inSeries, inParallel)
+    const room = roomOf(question, inSeries)
+    for (let inParallel = 1; inParallel <= mostParallel && inSeries * inParallel <= maxModules; inParallel++) {
+      const slots = spread(room, inParallel)
       if (!slots) break
       const controllers = slots[slots.length - 1].controller + 1
       if (controllers > mostControllers) break
@@ -97,34 +102,33 @@ export function layouts(question: LayoutQuestion): Layout[] {
       if (watts + others > controllers * each * OVERSIZE_LIMIT) break
       const passes = Math.max(1, controllers * each - Math.min(each, others))
       const used = Math.min(passes, takenBySlots(question, inSeries, slots))
-      found.push({
-        ...describe(question, inSeries, inParallel, slots, watts, used),
-        usedW: Math.min(watts, used),
-        // what a bright noon loses no dull month misses
-        bringsW: Math.min(watts, used * DULL_MONTH),
-      })
+      found.push({ inSeries, inParallel, controllers, slots, coldV: room.coldV, watts, used })
     }
   }
   return ranked(found, question)
+    .slice(0, most)
+    .map((each) => describe(question, each))
 }
 
-type Ranked = Layout & { usedW: number; bringsW: number }
+/** A legal layout, and the watts of it that controllers and trackers pass at full sun. */
+type Found = Omit<Layout, 'hotV' | 'remarks'> & { used: number }
 
-function ranked(found: Ranked[], { controller, needW }: LayoutQuestion): Layout[] {
-  const close = ({ coldV }: Layout) => Number(coldV > COLD_MARGIN * controller.maxInputV)
-  const short = ({ bringsW }: Ranked) => Number(needW !== undefined && bringsW < needW)
-  const byPower = (a: Ranked, b: Ranked) =>
-    b.usedW - a.usedW || a.controllers - b.controllers || a.inParallel - b.inParallel
-  const byNeed = (a: Ranked, b: Ranked) =>
+function ranked(found: Found[], { controller, needW }: LayoutQuestion): Found[] {
+  const close = ({ coldV }: Found) => Number(coldV > COLD_MARGIN * controller.maxInputV)
+  // what a bright noon loses no dull month misses
+  const brings = ({ watts, used }: Found) => Math.min(watts, used * DULL_MONTH)
+  const short = (each: Found) => Number(needW !== undefined && brings(each) < needW)
+  const usedW = ({ watts, used }: Found) => Math.min(watts, used)
+  const byPower = (a: Found, b: Found) =>
+    usedW(b) - usedW(a) || a.controllers - b.controllers || a.inParallel - b.inParallel
+  const byNeed = (a: Found, b: Found) =>
     short(a) - short(b) ||
-    (short(a) ? b.bringsW - a.bringsW : 0) ||
+    (short(a) ? brings(b) - brings(a) : 0) ||
     close(a) - close(b) ||
     a.controllers - b.controllers ||
     a.watts - b.watts ||
     a.inParallel - b.inParallel
-  return found
-    .sort(needW === undefined ? byPower : byNeed)
-    .map(({ usedW: _usedW, bringsW: _bringsW, ...layout }) => layout)
+  return found.sort(needW === undefined ? byPower : byNeed)
 }
 
 /** Strings one tracker may have: by its short-circuit amps and watts, and, where it can be, without clipping. */
@@ -140,38 +144,62 @@ function stringsOf(
   return Math.max(0, Math.floor(Math.min(byShort, byWatts, byAmps) + 1e-9))
 }
 
+/** What the trackers of the first controller, and of each one after it, have room for of strings of one length. */
+interface Room {
+  coldV: number
+  first: ControllerRoom
+  later: ControllerRoom
+}
+interface ControllerRoom {
+  /** strings that a tracker takes, which clips some */
+  each: Slot[]
+  /** and without clipping */
+  gentle: Slot[]
+  /** strings that the controller takes */
+  all: number
+}
+
+function roomOf(question: LayoutQuestion, inSeries: number): Room {
+  const { controller, module, beside, coldestC, method } = question
+  const stringW = inSeries * module.ratedW
+  const numbers = Array.from({ length: controller.trackers }, (_, i) => i + 1)
+  const room = (free: readonly number[], shortA: number, watts: number): ControllerRoom => {
+    const slots = (clipping: boolean) =>
+      free.map((tracker, i): Slot => ({
+        controller: 0,
+        tracker,
+        strings: stringsOf(question, inSeries, i === 0 ? shortA : 0, clipping),
+      }))
+    const each = slots(true)
+    const most = Math.floor(((controller.maxArrayW ?? Infinity) - watts) / stringW + 1e-9)
+    return { each, gentle: slots(false), all: Math.max(0, Math.min(most, sum(each))) }
+  }
+  const later = room(numbers, 0, 0)
+  return {
+    coldV: coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method }),
+    first: beside ? room(beside.free, beside.shortA, beside.watts) : later,
+    later,
+  }
+}
+
 /**
  * Strings over the trackers of as few controllers as take them, evenly over as few trackers as take them without clipping.
  * @returns null where no number of controllers takes them
  */
-function spread(question: LayoutQuestion, inSeries: number, inParallel: number): Slot[] | null {
-  const { controller, module, beside } = question
-  const stringW = inSeries * module.ratedW
-  const numbers = Array.from({ length: controller.trackers }, (_, i) => i + 1)
-  const room = (nth: number, clipping: boolean) => {
-    const [free, shortA, watts] = nth === 0 && beside ? [beside.free, beside.shortA, beside.watts] : [numbers, 0, 0]
-    const each = free.map((tracker, i): Slot => ({
-      controller: nth,
-      tracker,
-      strings: stringsOf(question, inSeries, i === 0 ? shortA : 0, clipping),
-    }))
-    const most = Math.floor(((controller.maxArrayW ?? Infinity) - watts) / stringW + 1e-9)
-    return { each, all: Math.max(0, Math.min(most, sum(each))) }
-  }
-  const later = room(1, true).all
+function spread({ first, later }: Room, inParallel: number): Slot[] | null {
   const controllers =
-    room(0, true).all >= inParallel ? 1 : later > 0 ? 1 + Math.ceil((inParallel - room(0, true).all) / later) : 0
+    first.all >= inParallel ? 1 : later.all > 0 ? 1 + Math.ceil((inParallel - first.all) / later.all) : 0
   if (controllers === 0) return null
   const slots: Slot[] = []
   let left = inParallel
-  for (let nth = 0; nth < controllers; nth++) {
-    const share = Math.min(room(nth, true).all, Math.ceil(left / (controllers - nth)))
-    const gentle = room(nth, false)
-    const of = sum(gentle.each) >= share ? gentle.each : room(nth, true).each
-    slots.push(...fewest(of, share))
+  for (let controller = 0; controller < controllers; controller++) {
+    const { each, gentle, all } = controller === 0 ? first : later
+    const share = Math.min(all, Math.ceil(left / (controllers - controller)))
+    for (const slot of fewest(sum(gentle) >= share ? gentle : each, share))
+      if (slot.strings > 0) slots.push({ ...slot, controller })
     left -= share
   }
-  return left > 0 ? null : slots.filter(({ strings }) => strings > 0)
+  return left > 0 ? null : slots
 }
 
 const sum = (slots: readonly Slot[]): number => slots.reduce((total, { strings }) => total + strings, 0)
@@ -255,20 +283,14 @@ export function stringFits(
 }
 
 function describe(
-  { module, controller, coldestC, hottestCellC, method }: LayoutQuestion,
-  inSeries: number,
-  inParallel: number,
-  slots: Slot[],
-  watts: number,
-  passes: number,
+  { module, controller, hottestCellC }: LayoutQuestion,
+  { inSeries, inParallel, controllers, slots, coldV, watts, used }: Found,
 ): Layout {
-  const coldV = coldVoltage({ inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method })
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
-  const controllers = slots[slots.length - 1].controller + 1
   const remarks: Words[] = []
   if (coldV > COLD_MARGIN * controller.maxInputV) remarks.push('within 3 % of the controller’s limit on a cold dawn')
   else if (coldV > 0.9 * controller.maxInputV) remarks.push('close to the controller’s limit on a cold dawn')
-  if (watts > passes) remarks.push(say`clips above ${ofWatts(passes)}, harmlessly`)
+  if (watts > used) remarks.push(say`clips above ${ofWatts(used)}, harmlessly`)
   if (coldV > controller.maxTrackV) remarks.push('leaves the tracker’s window when cold')
   if (slots.some(({ strings }) => stringsNeedFuses(module, strings))) remarks.push('needs a fuse per string')
   if (inParallel === 1) remarks.push('one string, least copper')

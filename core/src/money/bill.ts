@@ -95,7 +95,7 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
   const rows: BillRow[] = []
   type Given = Pick<BillRow, 'key' | 'group' | 'step' | 'partId' | 'name' | 'unit' | 'quantity' | 'owned'>
   const add = (given: Given, price: number, isMaterial: boolean, comes?: number[]) => {
-    const { key, quantity, owned } = given
+    const { key, group, step, partId, name, unit, quantity, owned } = given
     const item = known.get(key)
     const { unitPrice, discountPct, status, quotedOn, leadDays } = item ?? BARE
     const kit = kitOf.get(key)
@@ -108,8 +108,16 @@ export function bill(design: Design, materials: readonly Material[] = materialsO
       : phases.map((_, k) => (k === 0 ? toBuy - off.count : k === off.phase ? off.count : 0))
     // a part's price stands in its data sheet, and only there
     const each = (isMaterial ? unitPrice : null) ?? price
+    // one of each of hundreds of lines: an object spread over another is slow
     rows.push({
-      ...given,
+      key,
+      group,
+      step,
+      partId,
+      name,
+      unit,
+      quantity,
+      owned,
       comes: isThere ? phases.map(() => 0) : when,
       inKit,
       kit: inKit > 0 ? kit!.id : '',

@@ -50,11 +50,23 @@ class List {
   private readonly lines = new Map<string, Line>()
 
   add(line: Omit<Material, 'quantity' | 'of' | 'nodes' | 'netOf'>, id: string, as: 'nodes' | 'of' = 'of'): void {
-    const there = this.lines.get(line.key) ?? { ...line, net: 0, quantity: 0, nodes: [], of: [], netOf: {} }
-    there.net += line.net
-    there.netOf[id] = (there.netOf[id] ?? 0) + line.net
+    const { key, group, what, unit, net, unitPrice } = line
+    const there = this.lines.get(key) ?? {
+      key,
+      group,
+      what,
+      unit,
+      net: 0,
+      quantity: 0,
+      unitPrice,
+      nodes: [],
+      of: [],
+      netOf: {},
+    }
+    there.net += net
+    there.netOf[id] = (there.netOf[id] ?? 0) + net
     if (!there[as].includes(id)) there[as].push(id)
-    this.lines.set(line.key, there)
+    this.lines.set(key, there)
   }
 
   all(): Material[] {

@@ -2,7 +2,7 @@ import { CHEMISTRIES } from '../bank/chemistry.ts'
 import { classVoltage, ratedAh } from '../bank/layout.ts'
 import { sizeByHand } from '../bank/sizeByHand.ts'
 import { newBank } from '../design/defaults.ts'
-import { derive } from '../derive/derive.ts'
+import { derive, type Derived } from '../derive/derive.ts'
 import type { Bank, BatteryPart, Chemistry, Design } from '../document/types.ts'
 import { COUNTS } from '../fields/limits.ts'
 import { batteryParts } from '../parts/shelf.ts'
@@ -27,8 +27,11 @@ export interface HandNeed {
 }
 
 /** What the hand method asks of a design's bank in a chemistry. */
-export function handNeed(design: Design, chemistry: Chemistry): HandNeed {
-  const { worked, batteryC } = derive(design)
+export function handNeed(
+  design: Design,
+  chemistry: Chemistry,
+  { worked, batteryC }: Pick<Derived, 'worked' | 'batteryC'> = derive(design),
+): HandNeed {
   return {
     dailyWh: worked['loads.battery-day'].value,
     days: design.bank.autonomyDays,
@@ -78,9 +81,13 @@ export const handBank = (
   leadM: design.bank.leadM,
 })
 
-/** The bank of a design sized by hand again: same chemistry and voltage, the part that does it best. */
-export function sizeBank(design: Design): Design {
+/**
+ * The bank of a design sized by hand again: same chemistry and voltage, the part that does it best.
+ * @param derived what is derived of the design, where it is at hand
+ */
+export function sizeBank(design: Design, derived?: Derived): Design {
   const { systemV, part } = design.bank
-  const [best] = handBanks(design, { chemistry: part.chemistry, systemV })
+  const { chemistry } = part
+  const [best] = handBanks(design, { chemistry, systemV }, handNeed(design, chemistry, derived))
   return best ? { ...design, bank: best.bank } : design
 }

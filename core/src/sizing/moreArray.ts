@@ -24,8 +24,8 @@ export function moreArray(design: Design, rate: number): Design {
     .filter(({ outputA }) => outputA >= needA)
     .flatMap((controller) =>
       moduleParts.slice(0, 3).flatMap((module) =>
-        layouts(layoutQuestion(design, module, controller, MOST_MODULES))
-          .filter((layout) => layout.controllers === 1 && layout.inParallel <= 2 && layout.watts >= needA * volts)
+        layouts({ ...layoutQuestion(design, module, controller, MOST_MODULES), mostControllers: 1, mostParallel: 2 })
+          .filter(({ watts }) => watts >= needA * volts)
           .map((layout) => ({
             layout,
             module,

@@ -11,6 +11,6 @@ export const moreModules: Change = (design) => {
   const string = first.inSeries * first.module.ratedW
   const total = design.arrays.reduce((sum, array) => sum + arrayRatedW(array), 0)
   const question = layoutQuestionOf(design, 0, total + string)
-  const [layout] = question ? layouts(question) : []
+  const [layout] = question ? layouts(question, 1) : []
   return layout && layout.watts > arrayRatedW(first) ? takeLayout(0, layout)(design) : design
 }

@@ -123,26 +123,27 @@ function choicesOf(
   const parts = inside.length > 0 ? [inside[0].part] : separateTrackers()
   return parts
     .flatMap((controller): Choice[] =>
-      layouts({
-        ...layoutQuestion(design, module, controller, MOST_MODULES),
-        needW: wantedW(controller, 1),
-        mostControllers: inside.length > 0 ? inside.length : undefined,
-      })
-        .map((layout): Choice => {
-          const { controllers, watts } = layout
-          const brings = Math.min(
-            watts,
-            controllers * passesW({ part: controller, chargeLimitA: null }, chargeV) * DULL_MONTH,
-          )
-          return {
-            layout,
-            controller,
-            watts,
-            enough: brings >= wantedW(controller, controllers) && roomLater(layout, controller, chargeV) >= arrayW,
-            price: controllers * controller.price + layout.inSeries * layout.inParallel * module.price,
-          }
-        })
-        .slice(0, OF_EACH),
+      layouts(
+        {
+          ...layoutQuestion(design, module, controller, MOST_MODULES),
+          needW: wantedW(controller, 1),
+          mostControllers: inside.length > 0 ? inside.length : undefined,
+        },
+        OF_EACH,
+      ).map((layout): Choice => {
+        const { controllers, watts } = layout
+        const brings = Math.min(
+          watts,
+          controllers * passesW({ part: controller, chargeLimitA: null }, chargeV) * DULL_MONTH,
+        )
+        return {
+          layout,
+          controller,
+          watts,
+          enough: brings >= wantedW(controller, controllers) && roomLater(layout, controller, chargeV) >= arrayW,
+          price: controllers * controller.price + layout.inSeries * layout.inParallel * module.price,
+        }
+      }),
     )
     .sort(
       (a, b) =>

@@ -128,7 +128,7 @@ function fittingStrings(design: Design): Design {
       next.arrays.reduce((sum, each) => sum + arrayRatedW(each), 0),
     )
     if (!question || stringFits(question, array.inSeries)) return next
-    const [layout] = layouts(question)
+    const [layout] = layouts(question, 1)
     return layout ? takeLayout(i, layout)(next) : next
   }, design)
 }

@@ -35,13 +35,26 @@ export type Given = Pick<Circuit, 'id' | 'name' | 'area' | 'from' | 'to' | 'work
 
 /** What is usual for a circuit: its own, else what is usual for any. */
 const usualOf = (id: string, wires: number, of: Given['usual']): Circuit['usual'] => ({
-  ...USUAL,
+  // an object spread over another is slow, and a design has hundreds of circuits
   id,
   oneWayM: of.oneWayM,
   conductors: of.conductors ?? wires,
   laid: of.laid ?? USUAL.laid,
   ambientC: of.ambientC ?? USUAL.ambientC,
   allowedDropPct: of.allowedDropPct ?? USUAL.allowedDropPct,
+  size: USUAL.size,
+  parallel: USUAL.parallel,
+  insulationC: USUAL.insulationC,
+  terminalC: USUAL.terminalC,
+  device: USUAL.device,
+  deviceA: USUAL.deviceA,
+  deviceV: USUAL.deviceV,
+  deviceKA: USUAL.deviceKA,
+  builtIn: USUAL.builtIn,
+  unused: USUAL.unused,
+  conduit: USUAL.conduit,
+  disconnect: USUAL.disconnect,
+  withoutArresters: USUAL.withoutArresters,
 })
 
 /** Gathers the equipment and circuits of a design. */
@@ -67,7 +80,6 @@ export class Builder {
   circuit(given: Given): void {
     const { id, name, area, from, to, workingA, volts, because, usual, wires = 2 } = given
     const { designA = workingA * CONTINUOUS } = given
-    // an object spread over another is slow, and a design has hundreds of circuits
     this.system.circuits.push({
       id,
       name,

@@ -31,13 +31,19 @@ export function stringsLater({ arrays, growth }: Pick<Design, 'arrays' | 'growth
 /** Every array with its strings, its line to the controller, and what stands in it. */
 export function solarSide(builder: Builder): void {
   const { design } = builder
-  for (const array of design.arrays) {
-    const controller = design.controllers.find(({ id }) => id === array.controllerId)
-    if (controller) arrayLine(builder, array, controller)
-  }
+  arrayLines(builder)
   for (const controller of design.controllers)
     if (controller.part.kind !== 'ac-coupled') controllerToBars(builder, controller)
   for (const pump of design.pumps) pumpLine(builder, pump)
+}
+
+/** Every array with its strings and its line to the controller. */
+export function arrayLines(builder: Builder): void {
+  const { arrays, controllers } = builder.design
+  for (const array of arrays) {
+    const controller = controllers.find(({ id }) => id === array.controllerId)
+    if (controller) arrayLine(builder, array, controller)
+  }
 }
 
 function arrayLine(builder: Builder, array: ArrayField, controller: Controller): void {

@@ -11,7 +11,14 @@ import {
 } from '../change/circuits.ts'
 import { addSource, takeBackup } from '../change/generator.ts'
 import { setInverterCount } from '../change/inverter.ts'
-import { copperDraw, gannetSkerry, larkspurBench, larkspurFlooded, larkspurMoreSun } from '../design/samples.ts'
+import {
+  copperDraw,
+  gannetSkerry,
+  larkspurBench,
+  larkspurFlooded,
+  larkspurMoreSun,
+  SAMPLE_FAMILIES,
+} from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
 import { derive } from '../derive/derive.ts'
 import { migrate } from '../design/migrate.ts'
@@ -388,9 +395,16 @@ describe('designs of version 7', () => {
 describe('the loss of an array’s wiring', () => {
   it('is what its leads and its line lose, unless somebody entered another', () => {
     const design = setCircuit('array:array-1', { oneWayM: 60, size: '6 AWG' })(larkspurBench())
-    const drops = ['array:array-1', 'string:array-1'].map((id) => worked(design, id).conductor!.dropPct)
-    const [array] = wiredArrays(design)
-    expect(array.wiringLoss).toBeCloseTo(((drops[0] + drops[1]) * 0.65) / 100, 12)
+    for (const each of [design, ...SAMPLE_FAMILIES.flat().map((make) => make())]) {
+      const circuits = workedCircuits(each)
+      const dropOf = (id: string) => circuits.find(({ circuit }) => circuit.id === id)?.conductor?.dropPct ?? 0
+      for (const [i, { id, wiringLoss }] of each.arrays.entries())
+        expect(wiredArrays(each)[i].wiringLoss).toBeCloseTo(
+          wiringLoss ?? ((dropOf(`array:${id}`) + dropOf(`string:${id}`)) * 0.65) / 100,
+          12,
+        )
+    }
+    expect(wiredArrays(design)[0].wiringLoss).toBeGreaterThan(0.005)
     const [entered] = wiredArrays({ ...design, arrays: [{ ...design.arrays[0], wiringLoss: 0.04 }] })
     expect(entered.wiringLoss).toBe(0.04)
   })

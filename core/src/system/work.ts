@@ -144,14 +144,7 @@ function workCircuit(design: Design, circuit: Circuit, given: CircuitChoice): Wo
   const choice = { ...given, oneWayM: given.oneWayM ?? circuit.usual.oneWayM }
   const unmeasured = circuit.asksLength && given.oneWayM === null && !choice.unused
   const basis: Basis = design.place.wiringBasis
-  const device = deviceOf(circuit, choice, basis)
-  const asked = askedOf(design, circuit, choice, device?.amps ?? null)
-  const own = choice.size !== ''
-  const fixed = own ? judged(asked, choice.size, choice.parallel) : null
-  const best = fixed ? null : chooseConductor(asked)
-  const thick = fixed || best ? null : thickestConductor(asked)
-  const laid = fixed ?? best ?? thick
-  const fails: Failure[] = (fixed ?? thick)?.fails ?? []
+  const { device, asked, laid, fails } = layCircuit(design, circuit, choice)
   const ground = laid && circuit.grounded && !circuit.within ? groundOf(asked, laid, device, basis) : ''
   const inConduit = (choice.laid === 'conduit' || choice.laid === 'buried') && laid !== null && !circuit.within
   const conduit = inConduit ? conduitOf(circuit, choice, laid, ground, basis) : null
@@ -166,7 +159,7 @@ function workCircuit(design: Design, circuit: Circuit, given: CircuitChoice): Wo
     choice,
     unmeasured,
     conductor: laid,
-    own,
+    own: choice.size !== '',
     device,
     groundSize: ground,
     conduit,
@@ -177,6 +170,24 @@ function workCircuit(design: Design, circuit: Circuit, given: CircuitChoice): Wo
     carries,
     sound: carries && !faults.includes('drop'),
   }
+}
+
+/** The device of a circuit, and the conductor behind it with what it fails in. */
+function layCircuit(design: Design, circuit: Circuit, choice: WorkedCircuit['choice']) {
+  const device = deviceOf(circuit, choice, design.place.wiringBasis)
+  const asked = askedOf(design, circuit, choice, device?.amps ?? null)
+  const fixed = choice.size !== '' ? judged(asked, choice.size, choice.parallel) : null
+  const best = fixed ? null : chooseConductor(asked)
+  const thick = fixed || best ? null : thickestConductor(asked)
+  const fails: Failure[] = (fixed ?? thick)?.fails ?? []
+  return { device, asked, laid: fixed ?? best ?? thick, fails }
+}
+
+/** Drop of a circuit as it is laid, % of its volts, with nothing else of it worked out; 0 where no conductor does. */
+export function dropOf(design: Design, circuit: Circuit): number {
+  const choice = choiceOf(design, circuit)
+  const { laid } = layCircuit(design, circuit, { ...choice, oneWayM: choice.oneWayM ?? circuit.usual.oneWayM })
+  return laid?.dropPct ?? 0
 }
 
 /** What the copper of an array's line costs, and what other copper would. */

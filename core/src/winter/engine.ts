@@ -14,7 +14,7 @@ import { climateOf, yearsOfRun } from '../weather/ruling.ts'
 import { seasonOf, seasonOfMonths } from '../weather/season.ts'
 import { hideUnderSnow, snowOnGround } from '../weather/snow.ts'
 import { dayTotal } from '../weather/summary.ts'
-import { hoursQuestion, yearHours, type YearHours } from './hours.ts'
+import { hoursQuestion, yearHours, type HoursQuestion, type YearHours } from './hours.ts'
 import { runYear } from './loop.ts'
 import { ageAt } from './ageing.ts'
 import { agedPlan, runPlan, type RunPlan } from './plan.ts'
@@ -100,13 +100,14 @@ export class WinterEngine {
   private plannedFor(design: Design, seed: number): Planned {
     if (this.planned?.design === design && this.planned.seed === seed && !this.stale) return this.planned
     const sky = this.prepare(design, seed)
-    const hours = this.keepHours(design)
+    const question = hoursQuestion(design)
+    const hours = this.keepHours(design, question)
     this.stale = false
     const plan = runPlan(design, this.startOf(design))
     // the plan holds the grid of the document itself, which may be another after the run
     const beside = [design.grid, design.winter.ageing ? design.bank.part : null]
     const years = this.ran.of({ keys: keyOf([sky.key, hours.key, beside]), series: sky.series, plan })
-    return (this.planned = { design, seed, plan, years, lifeYears: null })
+    return (this.planned = { design, seed, question, plan, years, lifeYears: null })
   }
 
   /** Years the bank lasts by its first year of the run: of cycling or of the calendar, whichever is less. */
@@ -187,9 +188,9 @@ export class WinterEngine {
   }
 
   /** Forgets the hours of another design. */
-  private keepHours(design: Design): Hours {
+  private keepHours(design: Design, question: HoursQuestion): Hours {
     const sky = this.sky!
-    const key = keyOf([hoursQuestion(design), design.arrays.map((array) => planeQuestion(design, array))])
+    const key = keyOf([question, design.arrays.map((array) => planeQuestion(design, array))])
     const isOf = (hours: Hours | null | undefined): hours is Hours => hours?.key === key && hours.sky === sky
     if (isOf(this.hours)) return this.hours
     const first = this.first?.hours
@@ -202,7 +203,7 @@ export class WinterEngine {
     if (made) return made
     const weather = this.weatherOf(design, seed, index)
     const planes = design.arrays.map((array) => this.planeUnder(weather, design, array, index))
-    return (years[index] = yearHours(hoursQuestion(design), weather, planes))
+    return (years[index] = yearHours(this.planned!.question, weather, planes))
   }
 
   private prepare({ place }: Pick<Design, 'place'>, seed: number): Sky {
@@ -273,6 +274,7 @@ export class WinterEngine {
 interface Planned {
   design: Design
   seed: number
+  question: HoursQuestion
   plan: RunPlan
   years: YearResult[]
   lifeYears: number | null

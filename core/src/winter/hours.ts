@@ -91,10 +91,15 @@ export type HoursQuestion = Pick<Design, 'arrays' | 'controllers' | 'sources'> &
   }
 }
 
+/** What something is called and what its part costs bring no watt. */
+const unnamed = <T extends { name: string }>(of: T): T => ({ ...of, name: '' })
+const plain = <T extends { name: string; price: number }>(part: T): T => ({ ...part, name: '', price: 0 })
+
 /** What of a design the hours of a year rest on, and nothing else. */
 export const hoursQuestion = (design: Design): HoursQuestion => ({
-  ...pick(design, 'controllers', 'sources'),
-  arrays: wiredArrays(design),
+  sources: design.sources.map(unnamed),
+  controllers: design.controllers.map((each) => ({ ...unnamed(each), part: plain(each.part) })),
+  arrays: wiredArrays(design).map((each) => ({ ...unnamed(each), module: plain(each.module) })),
   place: pick(design.place, 'batteryRoom'),
   bank: {
     ...pick(design.bank, 'systemV', 'absorbV', 'inSeries'),

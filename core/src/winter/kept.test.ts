@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { gannetSkerry } from '../design/samples.ts'
 import type { Design } from '../document/types.ts'
+import { newSource } from '../generator/sources.ts'
 import { acrossVolts } from '../inverter/service.ts'
 import { structuredCloneOf } from '../parts/shelf.ts'
 import { WinterEngine } from './engine.ts'
@@ -24,7 +25,11 @@ function moved(design: Design, path: string[]): Design {
   return next
 }
 
-const base = { ...gannetSkerry(), loads: gannetSkerry().loads.slice(0, 2) }
+const base: Design = {
+  ...gannetSkerry(),
+  loads: gannetSkerry().loads.slice(0, 2),
+  sources: [newSource('source-1', 'stream', 60)],
+}
 const places = (
   ['place', 'loads', 'household', 'bank', 'arrays', 'controllers', 'inverter', 'generator', 'grid', 'sources'] as const
 )
@@ -52,6 +57,9 @@ describe('what an engine keeps', () => {
       budget: { ...base.budget, taxPct: 20 },
       loads: base.loads.map((load) => ({ ...load, name: 'Another', room: 'Shed' })),
       bank: { ...base.bank, part: { ...base.bank.part, price: 99 } },
+      arrays: base.arrays.map((array) => ({ ...array, name: 'Another', module: { ...array.module, price: 9 } })),
+      controllers: base.controllers.map((each) => ({ ...each, name: 'Another', part: { ...each.part, price: 9 } })),
+      sources: base.sources.map((source) => ({ ...source, name: 'Another' })),
     }
     expect(warm.year(priced, 1, 0)).toBe(year)
     const fewer = { ...base, loads: base.loads.slice(1) }
@@ -71,13 +79,15 @@ describe('what an engine keeps', () => {
   it('is of the document as it was: one that is changed in place is run anew', () => {
     const engine = new WinterEngine()
     const design = structuredCloneOf({ ...base, winter: { ...base.winter, ageing: true } })
-    const { grid, bank, loads } = design
+    const { grid, bank, loads, arrays } = design
     Object.assign(grid, { present: true, failing: 'drawn', failureH: 20, failuresByMonth: Array<number>(12).fill(1) })
     grid.breakerV = acrossVolts(design.inverter)
     const changes = [
       () => grid.failuresByMonth.fill(9),
       () => (bank.part.calendarYears = 2),
       () => Object.assign(loads[0], { basis: 'rated', runningW: 4 * loads[0].runningW }),
+      () => (arrays[0].inParallel += 1),
+      () => (arrays[0].wiringLoss = 0.2),
     ]
     let before = engine.run(design, { years: 2, seed: 1 })
     for (const change of changes) {

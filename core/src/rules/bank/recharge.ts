@@ -36,7 +36,7 @@ export const recharge: Rule = {
 /** Offered where the array's controller takes a layout that is enough. */
 function modules(design: Design, needW: number): { remedy?: Remedy } {
   const question = layoutQuestionOf(design, 0, needW)
-  const [layout] = question ? layouts(question) : []
+  const [layout] = question ? layouts(question, 1) : []
   return question && layout && layout.watts >= (question.needW ?? 0)
     ? { remedy: { label: say`${layout.inSeries} × ${layout.inParallel} modules`, apply: takeLayout(0, layout) } }
     : {}

@@ -1,14 +1,13 @@
 import { CHEMISTRIES } from '../../bank/chemistry.ts'
-import type { Design } from '../../document/types.ts'
 import { isBoxed } from '../../inverter/service.ts'
 import { sizeBank } from '../../sizing/bank.ts'
-import { stop, type Remedy, type Rule } from '../rule.ts'
+import { stop, type Remedy, type Rule, type RuleInput } from '../rule.ts'
 import { say } from '../../units/words.ts'
 
 /** Offered where the shelf has units that need no more in series than they may. */
-function resized(design: Design): Remedy | null {
+function resized({ design, derived }: RuleInput): Remedy | null {
   if (isBoxed(design)) return null
-  const { part, inSeries } = sizeBank(design).bank
+  const { part, inSeries } = sizeBank(design, derived).bank
   return inSeries <= (part.seriesLimit ?? Infinity) ? { label: 'size it with other units', apply: sizeBank } : null
 }
 
@@ -16,8 +15,8 @@ function resized(design: Design): Remedy | null {
 export const seriesLimit: Rule = {
   id: 'bank.series',
   step: 'bank',
-  check: ({ design }) => {
-    const { part, inSeries } = design.bank
+  check: (input) => {
+    const { part, inSeries } = input.design.bank
     if (part.seriesLimit === null || inSeries <= part.seriesLimit) return []
     return [
       stop(
@@ -26,7 +25,7 @@ export const seriesLimit: Rule = {
         CHEMISTRIES[part.chemistry].managed
           ? 'The switches of its management unit break only so many volts. Above them they fail closed, and nothing guards the cells any more. Units of the bank’s own voltage need none in series.'
           : 'Its maker guards against more. Units of a higher voltage need fewer in series.',
-        { remedy: () => resized(design) },
+        { remedy: () => resized(input) },
       ),
     ]
   },
