@@ -6,6 +6,7 @@ import {
   changes,
   drag,
   drawn,
+  FEW_WINTERS,
   goTo,
   newDesign,
   openDemo,
@@ -52,7 +53,7 @@ describe('imported hours', () => {
     await page.locator('[data-source=fitted][aria-checked=true]').waitFor()
     await saved(page)
 
-    await page.locator('section.strip[data-years="30"]').waitFor()
+    await page.locator(`section.strip[data-years="${FEW_WINTERS}"]`).waitFor()
     const fitted = await strip(page)
     await page.locator('[data-source=hours]').click()
     await redrawn(page, fitted)
