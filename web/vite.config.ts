@@ -1,8 +1,9 @@
+import { constants } from 'node:zlib'
 import vue from '@vitejs/plugin-vue'
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import components from 'unplugin-vue-components/vite'
 import { defineConfig, type Plugin } from 'vite'
-import { compression } from 'vite-plugin-compression2'
+import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 
 /** What the first picture is written in is fetched with the page, and not once its words stand there in another font. */
 const FIRST_FONTS = /(bitter-latin-600|source-sans-3-latin-[46]00)-normal-[^.]+\.woff2$/
@@ -21,6 +22,8 @@ const fontsAhead: Plugin = {
   },
 }
 
+const BROTLI = defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } })
+
 export default defineConfig(({ mode }) => ({
   plugins: [
     vue(),
@@ -30,8 +33,8 @@ export default defineConfig(({ mode }) => ({
       dts: false,
       resolvers: [ElementPlusResolver({ importStyle: mode === 'test' ? false : 'css' })],
     }),
-    // packed once and well here, so that serving costs nothing
-    compression({ algorithms: ['brotliCompress', 'gzip'], include: /\.(js|css|svg|html)$/ }),
+    // packed once and well here, so that serving costs nothing; the best that there is packs twice as long for 2 % less
+    compression({ algorithms: [BROTLI, 'gzip'], include: /\.(js|css|svg|html)$/ }),
   ],
   worker: { format: 'es' },
   build: {
