@@ -2,7 +2,10 @@ import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { Worker } from 'node:worker_threads'
 import {
+  bill,
+  copperDraw,
   derive,
+  findings,
   larkspurBench,
   larkspurFlooded,
   larkspurMoreSun,
@@ -140,6 +143,18 @@ time(30, () => derive(design))
 report(
   'derive.demo',
   time(50, () => derive(design)),
+  'ms',
+)
+// the demo with the most to mend, as after an edit of it: a remedy is sought for each of its faults
+const faulty = copperDraw()
+const winterOfFaulty = summariseWinter([engine.year(faulty, 1, 0)], faulty)
+const find = () => findings({ design: faulty, derived: derive(faulty), winter: winterOfFaulty })
+time(30, find)
+report('derive.findings', time(50, find), 'ms')
+time(30, () => bill(faulty))
+report(
+  'money.bill',
+  time(50, () => bill(faulty)),
   'ms',
 )
 const wired = larkspurMoreSun()
