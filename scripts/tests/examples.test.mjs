@@ -1,31 +1,22 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import ts from 'typescript'
 import { describe, expect, it } from 'vitest'
+import { ROOT } from '../prepare.mjs'
 
-declare global {
-  interface ImportMeta {
-    glob<T>(paths: string[], options: { eager: true; query?: string; import?: string }): Record<string, T>
-  }
-}
+const SOURCES = 'core/src'
+const files = readdirSync(join(ROOT, SOURCES), { recursive: true }).filter(
+  (file) => file.endsWith('.ts') && !/\.(test|bench)\.ts$/.test(file),
+)
+/** What each file exports, by its path. */
+const modules = Object.fromEntries(
+  await Promise.all(files.map(async (file) => [file, await import(/* @vite-ignore */ `${SOURCES}/${file}`)])),
+)
 
-const modules = import.meta.glob<Record<string, unknown>>(['./**/*.ts', '!./**/*.test.ts', '!./**/*.bench.ts'], {
-  eager: true,
-})
-const sources = import.meta.glob<string>(['./**/*.ts', '!./**/*.test.ts', '!./**/*.bench.ts'], {
-  eager: true,
-  query: '?raw',
-  import: 'default',
-})
-
-interface Documented {
-  file: string
-  name: string
-  words: string
-  body: string
-}
-
-/** The exported functions of a file with what their docstrings say. */
-function functionsOf(file: string, text: string): Documented[] {
-  const found = new Map<string, Documented>()
+/** The exported functions of a file: their names, what their docstrings say, and their texts. */
+function functionsOf(file) {
+  const found = new Map()
+  const text = readFileSync(join(ROOT, SOURCES, file), 'utf8')
   for (const statement of ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true).statements) {
     if (!ts.canHaveModifiers(statement)) continue
     if (!ts.getModifiers(statement)?.some(({ kind }) => kind === ts.SyntaxKind.ExportKeyword)) continue
@@ -41,29 +32,28 @@ function functionsOf(file: string, text: string): Documented[] {
   return [...found.values()]
 }
 
-function nameOf(statement: ts.Statement): string | null {
-  if (ts.isFunctionDeclaration(statement)) return statement.name!.text
+function nameOf(statement) {
+  if (ts.isFunctionDeclaration(statement)) return statement.name.text
   if (!ts.isVariableStatement(statement)) return null
   const [{ name, initializer, type }] = statement.declarationList.declarations
   const made = initializer && ts.isArrowFunction(initializer)
   return made || type?.getText() === 'Change' ? name.getText() : null
 }
 
-const plain = (doc: string) =>
+const plain = (doc) =>
   doc
     .replace(/^\/\*\*|\*\/$/g, '')
     .replace(/^ *\* ?/gm, ' ')
     .replace(/\s+/g, ' ')
     .trim()
 
-const all = Object.entries(sources).flatMap(([file, text]) => functionsOf(file, text))
-const named = ({ file, name }: Documented) => `${file} ${name}`
+const all = files.flatMap(functionsOf)
+const named = ({ file, name }) => `${file} ${name}`
 
 /** What an example gives, and what it says it gives. */
-function tried({ file, words }: Documented): { code: string; gives: unknown; says: unknown }[] {
+function tried({ file, words }) {
   const scope = Object.assign({}, ...Object.values(modules), modules[file])
-  const run = (code: string): unknown =>
-    new Function(...Object.keys(scope), `return (${code})`)(...Object.values(scope))
+  const run = (code) => new Function(...Object.keys(scope), `return (${code})`)(...Object.values(scope))
   return [...words.matchAll(/@example (.+?) → (.+?)(?= @|$| Source:)/g)].map(([, code, says]) => ({
     code,
     gives: run(code),
@@ -72,17 +62,14 @@ function tried({ file, words }: Documented): { code: string; gives: unknown; say
 }
 
 /** The same, to the digits that are said; a whole number is said exactly. */
-function agrees(gives: unknown, says: unknown): boolean {
+function agrees(gives, says) {
   if (typeof says === 'number' && typeof gives === 'number') {
     const decimals = (String(says).split('.')[1] ?? '').length
     return Math.abs(gives - says) <= (decimals > 0 ? 0.5000001 * 10 ** -decimals : 1e-9 * Math.abs(says))
   }
   if (typeof says !== 'object' || says === null || typeof gives !== 'object' || gives === null) return gives === says
   const keys = Object.keys(says)
-  return (
-    keys.length === Object.keys(gives).length &&
-    keys.every((key) => agrees((gives as Record<string, unknown>)[key], (says as Record<string, unknown>)[key]))
-  )
+  return keys.length === Object.keys(gives).length && keys.every((key) => agrees(gives[key], says[key]))
 }
 
 describe('the docstrings of the core', () => {
@@ -101,7 +88,7 @@ describe('the docstrings of the core', () => {
     expect(bare.map(named)).toEqual([])
   })
 
-  it.each(all.filter(({ words }) => words.includes('@example')).map((each) => [named(each), each] as const))(
+  it.each(all.filter(({ words }) => words.includes('@example')).map((each) => [named(each), each]))(
     '%s gives what its example says',
     (_, documented) => {
       const examples = tried(documented)
