@@ -249,6 +249,18 @@ describe('layouts', () => {
     },
   )
 
+  it.each(controllerParts.map(({ id }) => id))(
+    '%s: fewer of them are the best of all, or those of so few strings',
+    (id) => {
+      for (const needW of [undefined, 4000]) {
+        const asked = { ...question(id), needW }
+        const all = layouts(asked)
+        expect(layouts(asked, 3)).toEqual(all.slice(0, 3))
+        expect(layouts({ ...asked, mostParallel: 2 })).toEqual(all.filter(({ inParallel }) => inParallel <= 2))
+      }
+    },
+  )
+
   it('none that is offered is stopped by a rule', () => {
     const design = larkspurBench()
     const { recordLowC, recordHighC } = design.place

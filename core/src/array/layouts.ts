@@ -245,6 +245,7 @@ function pulseWidthLayouts({
   maxModules,
   method,
   needW = Infinity,
+  mostParallel = Infinity,
 }: LayoutQuestion): Layout[] {
   const inSeries = Math.max(1, Math.round((chargeV * 1.25) / module.vmpV))
   const string = { inSeries, vocV: module.vocV, betaVocPctPerK: module.betaVocPctPerK, coldestC, method }
@@ -252,6 +253,7 @@ function pulseWidthLayouts({
   const hotV = hotVoltage({ inSeries, vmpV: module.vmpV, betaVmpPctPerK: module.gammaPctPerK, hottestCellC })
   if (coldV > stringMostV(module, controller) || hotV < chargeV) return []
   const most = Math.min(
+    mostParallel,
     Math.floor(maxModules / inSeries),
     Math.floor(Math.min(controller.maxInputA, controller.outputA) / (module.iscA * 1.25)),
   )
