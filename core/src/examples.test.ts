@@ -1,22 +1,31 @@
-import { readdirSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import ts from 'typescript'
 import { describe, expect, it } from 'vitest'
-import { ROOT } from '../prepare.mjs'
 
-const SOURCES = 'core/src'
-const files = readdirSync(join(ROOT, SOURCES), { recursive: true }).filter(
-  (file) => file.endsWith('.ts') && !/\.(test|bench)\.ts$/.test(file),
-)
-/** What each file exports, by its path. */
-const modules = Object.fromEntries(
-  await Promise.all(files.map(async (file) => [file, await import(/* @vite-ignore */ `${SOURCES}/${file}`)])),
-)
+declare global {
+  interface ImportMeta {
+    glob<T>(paths: string[], options: { eager: true; query?: string; import?: string }): Record<string, T>
+  }
+}
 
-/** The exported functions of a file: their names, what their docstrings say, and their texts. */
-function functionsOf(file) {
-  const found = new Map()
-  const text = readFileSync(join(ROOT, SOURCES, file), 'utf8')
+const modules = import.meta.glob<Record<string, unknown>>(['./**/*.ts', '!./**/*.test.ts', '!./**/*.bench.ts'], {
+  eager: true,
+})
+const sources = import.meta.glob<string>(['./**/*.ts', '!./**/*.test.ts', '!./**/*.bench.ts'], {
+  eager: true,
+  query: '?raw',
+  import: 'default',
+})
+
+interface Documented {
+  file: string
+  name: string
+  words: string
+  body: string
+}
+
+/** The exported functions of a file with what their docstrings say. */
+function functionsOf(file: string, text: string): Documented[] {
+  const found = new Map<string, Documented>()
   for (const statement of ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true).statements) {
     if (!ts.canHaveModifiers(statement)) continue
     if (!ts.getModifiers(statement)?.some(({ kind }) => kind === ts.SyntaxKind.ExportKeyword)) continue
@@ -32,28 +41,29 @@ function functionsOf(file) {
   return [...found.values()]
 }
 
-function nameOf(statement) {
-  if (ts.isFunctionDeclaration(statement)) return statement.name.text
+function nameOf(statement: ts.Statement): string | null {
+  if (ts.isFunctionDeclaration(statement)) return statement.name!.text
   if (!ts.isVariableStatement(statement)) return null
   const [{ name, initializer, type }] = statement.declarationList.declarations
   const made = initializer && ts.isArrowFunction(initializer)
   return made || type?.getText() === 'Change' ? name.getText() : null
 }
 
-const plain = (doc) =>
+const plain = (doc: string) =>
   doc
     .replace(/^\/\*\*|\*\/$/g, '')
     .replace(/^ *\* ?/gm, ' ')
     .replace(/\s+/g, ' ')
     .trim()
 
-const all = files.flatMap(functionsOf)
-const named = ({ file, name }) => `${file} ${name}`
+const all = Object.entries(sources).flatMap(([file, text]) => functionsOf(file, text))
+const named = ({ file, name }: Documented) => `${file} ${name}`
 
 /** What an example gives, and what it says it gives. */
-function tried({ file, words }) {
+function tried({ file, words }: Documented): { code: string; gives: unknown; says: unknown }[] {
   const scope = Object.assign({}, ...Object.values(modules), modules[file])
-  const run = (code) => new Function(...Object.keys(scope), `return (${code})`)(...Object.values(scope))
+  const run = (code: string): unknown =>
+    new Function(...Object.keys(scope), `return (${code})`)(...Object.values(scope))
   return [...words.matchAll(/@example (.+?) → (.+?)(?= @|$| Source:)/g)].map(([, code, says]) => ({
     code,
     gives: run(code),
@@ -62,14 +72,17 @@ function tried({ file, words }) {
 }
 
 /** The same, to the digits that are said; a whole number is said exactly. */
-function agrees(gives, says) {
+function agrees(gives: unknown, says: unknown): boolean {
   if (typeof says === 'number' && typeof gives === 'number') {
     const decimals = (String(says).split('.')[1] ?? '').length
     return Math.abs(gives - says) <= (decimals > 0 ? 0.5000001 * 10 ** -decimals : 1e-9 * Math.abs(says))
   }
   if (typeof says !== 'object' || says === null || typeof gives !== 'object' || gives === null) return gives === says
   const keys = Object.keys(says)
-  return keys.length === Object.keys(gives).length && keys.every((key) => agrees(gives[key], says[key]))
+  return (
+    keys.length === Object.keys(gives).length &&
+    keys.every((key) => agrees((gives as Record<string, unknown>)[key], (says as Record<string, unknown>)[key]))
+  )
 }
 
 describe('the docstrings of the core', () => {
@@ -88,7 +101,7 @@ describe('the docstrings of the core', () => {
     expect(bare.map(named)).toEqual([])
   })
 
-  it.each(all.filter(({ words }) => words.includes('@example')).map((each) => [named(each), each]))(
+  it.each(all.filter(({ words }) => words.includes('@example')).map((each) => [named(each), each] as const))(
     '%s gives what its example says',
     (_, documented) => {
       const examples = tried(documented)
