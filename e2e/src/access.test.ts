@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import type { Page } from 'playwright-core'
+import type { Locator, Page } from 'playwright-core'
 import { STEPS } from '@ambrel/core'
 import { audit } from './audit.ts'
 import { takePage } from './browser.ts'
-import { atRest, becomes, drawn, goTo, newDesign, openDemo, setField, unfold, whole } from './pages.ts'
+import { atRest, becomes, drawn, fieldAt, goTo, newDesign, openDemo, setField, unfold, whole } from './pages.ts'
 import { useApplication } from './server.ts'
 
 const application = useApplication()
@@ -78,7 +78,7 @@ const OPENED: OpenedOver[] = [
         .click(),
   },
   // it waits where it was typed, on every step that comes after
-  { name: 'a wrong entry', step: 'array', within: 'html', open: (page) => wrong(page, 'arrays.0.tiltDeg', '200') },
+  { name: 'a wrong entry', step: 'array', within: 'html', open: wrongTilt },
 ]
 async function openLoads(page: Page): Promise<void> {
   await page
@@ -90,9 +90,13 @@ async function openLoads(page: Page): Promise<void> {
     .nth(2)
     .check()
 }
-async function wrong(page: Page, path: string, value: string): Promise<void> {
-  await setField(page, path, value)
+async function wrongTilt(page: Page): Promise<void> {
+  await setField(page, 'arrays.0.tiltDeg', '200')
   await page.locator('[data-problem]').waitFor()
+  // what is said under one field of a row moves none of the others
+  const bottomOf = (of: Locator) => of.evaluate((each) => each.getBoundingClientRect().bottom)
+  const beside = await bottomOf(fieldAt(page, 'arrays.0.inSeries'))
+  expect(Math.abs((await bottomOf(page.locator('.picker').first())) - beside)).toBeLessThan(8)
 }
 
 /**

@@ -146,6 +146,7 @@ function stringsOf(
 
 /** What the trackers of the first controller, and of each one after it, have room for of strings of one length. */
 interface Room {
+  /** of one string on the coldest dawn, open */
   coldV: number
   first: ControllerRoom
   later: ControllerRoom

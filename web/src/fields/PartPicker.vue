@@ -80,6 +80,8 @@ const current = computed(() => ({ ...props.modelValue }) as unknown as Record<st
   display: flex;
   align-items: end;
   gap: 2px;
+  /* it keeps its height beside a field that says what is wrong under it */
+  height: fit-content;
   min-width: 0;
 }
 
